@@ -1,0 +1,201 @@
+#include "railway.h"
+
+#include "media/photo.h"
+#include "project/cutouts.h"
+#include "project/edits.h"
+#include "shapes/primitives.h"
+#include "words/word_outline.h"
+
+namespace skarrow {
+namespace {
+
+using namespace widecut;
+
+constexpr double mm = 72 / 25.4;
+constexpr Colour cream{0xFC, 0xF7, 0xEA}, night{0x23, 0x3A, 0x4B}, brick{0xA9, 0x3D, 0x2A}, gold{0xF4, 0xE3, 0xB8};
+constexpr Colour soot{0x2B, 0x2A, 0x28}, frost{0xD9, 0xE4, 0xEC}, amber{0xF0, 0xAE, 0x2E}, white{0xFF, 0xFF, 0xFF};
+
+Style filled(Colour colour) {
+  Style style;
+  style.fill = colour;
+  return style;
+}
+
+/// Puts items on one sheet of the project, in order; a problem with a font or photo is kept for the end.
+class Layout {
+ public:
+  Layout(Project& project, Id sheet, std::string fontFolder)
+      : project_(project), sheet_(sheet), fonts_(std::move(fontFolder)) {}
+
+  Id add(const char* name, const Outline& outline, Style style) {
+    project_ = withItemsOnTop(project_, sheet_, {plainItem(project_.nextId, name, outline, std::move(style))});
+    return project_.nextId - 1;
+  }
+  Id rectangle(const char* name, double x, double y, double w, double h, Style style) {
+    return add(name, fitted(rectangleOutline(1, 1), {{x, y}, {x + w, y + h}}), std::move(style));
+  }
+  Id ellipse(const char* name, Point centre, double rx, double ry, Style style) {
+    return add(name, transformed(ellipseOutline(2 * rx, 2 * ry), Affine::move(centre)), std::move(style));
+  }
+  Id words(const char* name, const char* font, double size, Point at, Colour colour,
+           const std::vector<const char*>& lines, double leading) {
+    Outline all;
+    for (std::size_t i = 0; i < lines.size(); ++i) {
+      const auto line = wordOutline(fonts_ + "/" + font, lines[i], size);
+      if (!line) {
+        problem_ = line.error().message;
+        return 0;
+      }
+      const Outline placed = transformed(*line, Affine::move({at.x, at.y + leading * static_cast<double>(i)}));
+      all.contours.insert(all.contours.end(), placed.contours.begin(), placed.contours.end());
+    }
+    return add(name, all, filled(colour));
+  }
+  /// A cutout of items already placed, in the order of the formula's outcome, with a photo of its own.
+  Id cut(const char* name, std::vector<Id> items, Outcome outcome, const std::string& photo) {
+    Id made = 0;
+    project_ = combined(project_, items, outcome, usualLook(project_, items, outcome), made);
+    project_ = withItem(project_, made, [&](const Item& item) {
+      Item out = item;
+      out.name = name;
+      return out;
+    });
+    if (!photo.empty()) project_ = withPhotoIn(project_, made, photo);
+    return made;
+  }
+  void style(Id item, const std::function<void(Style&)>& change) {
+    project_ = withItem(project_, item, [&](const Item& before) {
+      Item out = before;
+      change(out.style);
+      return out;
+    });
+  }
+  void reframe(Id item, const Affine& map) { project_ = withReframing(project_, item, map); }
+  void turn(Id item, double angleDeg, Point about) {
+    project_ = withMapped(project_, std::vector<Id>{item}, Affine::turn(radians(angleDeg)).about(about));
+  }
+  const std::string& problemMessage() const { return problem_; }
+
+ private:
+  Project& project_;
+  Id sheet_;
+  std::string fonts_;
+  std::string problem_;
+};
+
+/// A pebble: a rounded panel, a little irregular.
+Outline pebble(const Box& box) {
+  Contour c{{0.42, 0}, {}, true};
+  c.segments = {Segment::cubic({0.72, -0.03}, {1.02, 0.13}, {1.0, 0.44}),
+                Segment::cubic({0.985, 0.80}, {0.78, 1.01}, {0.45, 1.0}),
+                Segment::cubic({0.15, 0.985}, {-0.01, 0.80}, {0.0, 0.52}),
+                Segment::cubic({0.01, 0.26}, {0.12, 0.02}, {0.42, 0})};
+  return fitted(Outline{{c}}, box);
+}
+
+/// A panel whose upper edge is a wave.
+Outline waveBand(const Box& box, double depth) {
+  const double w = box.width(), y = box.low.y;
+  Contour c{{box.low.x, y + depth * 0.2}, {}, true};
+  const auto at = [&](double share, double dy) { return Point{box.low.x + w * share, y + dy}; };
+  c.segments = {Segment::cubic(at(0.18, -depth * 0.9), at(0.36, depth * 1.5), at(0.52, depth)),
+                Segment::cubic(at(0.68, depth * 0.5), at(0.84, -depth), at(1, depth * 0.25)),
+                Segment::line(box.high), Segment::line({box.low.x, box.high.y}),
+                Segment::line({box.low.x, y + depth * 0.2})};
+  return {{c}};
+}
+
+Style photoStyle() { return filled({0x9F, 0xB2, 0xC0}); }
+
+void brochure(Layout& on, const std::vector<std::string>& photos, double width, double height) {
+  const double panel = width / 3;
+  on.rectangle("side panel", 2 * panel, 0, panel, height, filled(night));
+  on.add("wave band", waveBand({{2 * panel, height - 150}, {width, height}}, 26), filled(brick));
+
+  const Box window{{30, 34}, {2 * panel - 24, 418}};
+  const Id frame = on.add("panel", pebble(window), photoStyle());
+  const Id disc = on.ellipse("disc", {2 * panel - 92, 352}, 74, 74, filled(amber));
+  std::vector<Id> parts{frame, disc};
+  for (int i = 0; i < 3; ++i) {
+    const std::string name = "bar " + std::to_string(i + 1);
+    parts.push_back(on.rectangle(name.c_str(), 18, 236 + 25.0 * i, 2 * panel - 30, 8, filled(frost)));
+  }
+  const Id cover = on.cut("cover window", parts, Outcome::SubtractFront, photos[0]);
+  on.style(cover, [](Style& s) { s.line = Line{{0xFF, 0xFF, 0xFF}, 2.5}; });
+  on.reframe(cover, Affine::move({0, 26}) * Affine::scale(1.08, 1.08).about(window.centre()));
+
+  const Id station = on.ellipse("valley station", {2 * panel - 92, 352}, 60, 60, photoStyle());
+  on.cut("station disc", {station, on.rectangle("cut line", 2 * panel - 160, 384, 140, 6, filled(cream))},
+         Outcome::SubtractFront, photos[2]);
+  on.words("title", "LeagueSpartan-Bold.otf", 50, {2 * panel + 26, 118}, gold, {"Skarrow", "Peak"}, 46);
+  on.words("subtitle", "Cabin-Regular.otf", 16, {2 * panel + 27, 192}, frost, {"The slow line above", "the clouds"}, 20);
+  on.words("winter line", "Cabin-SemiBold.otf", 15, {2 * panel + 27, height - 44}, white,
+           {"Winter timetable", "from 4 December"}, 19);
+  on.words("bends", "EBGaramond12-Regular.otf", 19, {32, 462}, soot,
+           {"Eleven bends, four viaducts and one café with a stove.", "Sit on the left going up."}, 25);
+  on.words("fares", "Cabin-Regular.otf", 11.5, {32, 524}, {0x5B, 0x60, 0x5C},
+           {"Skarrow Valley · Hollin Bridge · Upper Tarn · Skarrow Peak 2318 m", "Every hour from 7.10, snow or shine."}, 16);
+}
+
+void slide(Layout& on, const std::vector<std::string>& photos, double width, double height) {
+  on.rectangle("ground", 0, 0, width, height, filled(night));
+  const Id arch = on.rectangle("box", 486, 196, 400, 262, photoStyle());
+  const Id head = on.ellipse("disc", {686, 196}, 200, 158, photoStyle());
+  on.cut("viaduct arch", {arch, head}, Outcome::Union, photos[1]);
+  const Id big = on.ellipse("window", {388, 414}, 88, 88, photoStyle());
+  const Id bite = on.ellipse("bite", {486, 348}, 46, 46, filled(night));
+  const Id porthole = on.cut("carriage disc", {big, bite}, Outcome::SubtractFront, photos[3]);
+  on.style(porthole, [](Style& s) { s.line = Line{gold, 3}; });
+  const Id star = on.add("star", transformed(starOutline(120, 120, 14, 0.16), Affine::move({848, 104})), filled(amber));
+  on.turn(star, 9, {848, 104});
+  on.words("star words", "Cabin-Bold.otf", 17, {816, 100}, soot, {"11 bends", "4 bridges"}, 20);
+  on.words("slide title", "LeagueSpartan-Bold.otf", 62, {58, 132}, gold, {"One train,", "four bridges"}, 60);
+  on.words("slide text", "Cabin-Regular.otf", 22, {60, 262}, frost,
+           {"The cog wheel was finished in", "the winter of the long snow."}, 29);
+  on.words("slide foot", "Cabin-SemiBold.otf", 14, {60, 492}, {0xA9, 0xBF, 0xCC}, {"Skarrow Peak Railway"}, 18);
+}
+
+SheetPtr emptySheet(Id id, const char* name, double width, double height, double bleed, std::vector<double> folds,
+                    Colour paper) {
+  Sheet sheet;
+  sheet.id = id;
+  sheet.name = name;
+  sheet.width = width;
+  sheet.height = height;
+  sheet.bleed = bleed;
+  sheet.folds = std::move(folds);
+  sheet.paper = paper;
+  return std::make_shared<const Sheet>(std::move(sheet));
+}
+
+}  // namespace
+
+Result<Project> railwayProject(const std::string& photoFolder, const std::string& fontFolder) {
+  Project project;
+  project.name = "Skarrow Peak Railway";
+  const double a4Width = 297 * mm, a4Height = 210 * mm;
+  const auto folder = [](Id id, const char* name, SheetPtr sheet) {
+    return std::make_shared<const Piece>(Piece{id, name, {std::move(sheet)}, ""});
+  };
+  project.pieces = {folder(1, "Brochure, A4 tri-fold",
+                           emptySheet(2, "Outside", a4Width, a4Height, 3 * mm, {a4Width / 3, 2 * a4Width / 3}, cream)),
+                    folder(3, "Deck 16:9", emptySheet(4, "Four bridges", 960, 540, 0, {}, cream))};
+  project.nextId = 5;
+
+  std::vector<std::string> photos;
+  for (const char* name :
+       {"Ridge at dawn.jpg", "Viaduct in snow.jpg", "Dusk over the station.jpg", "Carriage window.jpg"}) {
+    const auto medium = photoFromFile(photoFolder + "/" + name);
+    if (!medium) return tl::unexpected(medium.error());
+    project = withMedium(project, *medium);
+    photos.push_back((*medium)->hash);
+  }
+  Layout onBrochure(project, 2, fontFolder), onSlide(project, 4, fontFolder);
+  brochure(onBrochure, photos, a4Width, a4Height);
+  slide(onSlide, photos, 960, 540);
+  for (const Layout* layout : {&onBrochure, &onSlide})
+    if (!layout->problemMessage().empty()) return problem(layout->problemMessage());
+  return project;
+}
+
+}  // namespace skarrow

@@ -1,0 +1,14 @@
+// The demo project: Skarrow Peak Railway, a brochure sheet and a slide.
+#pragma once
+
+#include <string>
+
+#include "geometry/problem.h"
+#include "project/model.h"
+
+namespace skarrow {
+
+/// Builds the project from the photos in one folder and the fonts in another.
+widecut::Result<widecut::Project> railwayProject(const std::string& photoFolder, const std::string& fontFolder);
+
+}  // namespace skarrow

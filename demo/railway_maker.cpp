@@ -1,0 +1,29 @@
+// Writes the demo project file.
+#include <QCoreApplication>
+#include <iostream>
+
+#include "output/raster.h"
+#include "railway.h"
+#include "storage/project_file.h"
+
+int main(int count, char** words) {
+  const QCoreApplication app(count, words);
+  if (count != 4) {
+    std::cerr << "usage: skarrow_project PHOTO-FOLDER FONT-FOLDER FILE\n";
+    return 2;
+  }
+  const auto project = skarrow::railwayProject(words[1], words[2]);
+  widecut::Result<void> saved;
+  if (project) {
+    widecut::PhotoStore store;
+    const auto preview =
+        widecut::pngOf(widecut::sceneOf(*project, *widecut::sheetsOf(*project).front()), project->media, store, 36,
+                       widecut::Ground::Paper);
+    saved = preview ? widecut::saveProject(*project, *preview, words[3]) : tl::unexpected(preview.error());
+  } else {
+    saved = tl::unexpected(project.error());
+  }
+  if (saved) return 0;
+  std::cerr << "skarrow_project: " << saved.error().message << '\n';
+  return 2;
+}

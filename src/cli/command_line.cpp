@@ -1,0 +1,276 @@
+#include "cli/command_line.h"
+
+#include <CLI/CLI.hpp>
+#include <charconv>
+#include <chrono>
+#include <fstream>
+#include <iostream>
+#include <nlohmann/json.hpp>
+
+#include "cutting/planar_map.h"
+#include "geometry/path_data.h"
+#include "output/deliver.h"
+#include "project/resolve.h"
+#include "storage/project_file.h"
+
+namespace widecut {
+namespace {
+
+using nlohmann::json;
+
+/// Named outlines and a formula over them: what one cut needs.
+struct CutRequest {
+  std::string formula;
+  std::vector<std::string> names;
+  std::vector<std::string> paths;
+  std::string rule = "nonzero";
+};
+
+Result<std::string> cut(const CutRequest& request, std::chrono::nanoseconds* taken) {
+  if (request.rule != "nonzero" && request.rule != "evenodd")
+    return problem("the rule must be nonzero or evenodd, not '" + request.rule + "'");
+  const auto formula = Formula::parse(request.formula, request.names);
+  if (!formula) return tl::unexpected(formula.error());
+  std::vector<Operand> operands;
+  for (std::size_t i = 0; i < request.names.size(); ++i) {
+    auto outline = parsePathData(request.paths[i]);
+    if (!outline) return problem(request.names[i] + ": " + outline.error().message);
+    operands.push_back({std::move(*outline), request.rule == "evenodd" ? FillRule::EvenOdd : FillRule::Nonzero});
+  }
+  const auto start = std::chrono::steady_clock::now();
+  const auto map = PlanarMap::of(operands);
+  if (!map) return tl::unexpected(map.error());
+  const Outline outline = map->where(*formula);
+  if (taken) *taken = std::chrono::steady_clock::now() - start;
+  return pathData(outline);
+}
+
+/// Parts from words like `--a M0 0…`; what CLI11 does not know is a name and its path data.
+Result<void> takeParts(const std::vector<std::string>& words, CutRequest& request) {
+  for (std::size_t i = 0; i < words.size(); i += 2) {
+    if (words[i].size() < 3 || !words[i].starts_with("--"))
+      return problem("expected a part as --name 'path data', found '" + words[i] + "'");
+    if (i + 1 >= words.size()) return problem("the path data of " + words[i] + " is missing");
+    request.names.push_back(words[i].substr(2));
+    request.paths.push_back(words[i + 1]);
+  }
+  return {};
+}
+
+Result<json> cutLine(const json& line, bool timing) {
+  if (!line.is_object()) return problem("the line is not an object");
+  CutRequest request;
+  std::string op;
+  for (const auto& [name, value] : line.items()) {
+    if (name == "id") continue;
+    if (!value.is_string()) return problem(name + " is not a text");
+    const auto text = value.get<std::string>();
+    if (name == "op") op = text;
+    else if (name == "formula") request.formula = text;
+    else if (name == "rule") request.rule = text;
+    else {
+      request.names.push_back(name);
+      request.paths.push_back(text);
+    }
+  }
+  if (request.formula.empty()) {
+    const std::map<std::string, std::string> signs{
+        {"union", " + "}, {"subtract", " - "}, {"intersect", " & "}, {"exclude", " ^ "}};
+    const auto sign = signs.find(op);
+    if (sign == signs.end()) return problem("op must be union, subtract, intersect or exclude, or give a formula");
+    for (const std::string& name : request.names) request.formula += (request.formula.empty() ? "" : sign->second) + name;
+  }
+  std::chrono::nanoseconds taken{};
+  const auto result = cut(request, &taken);
+  if (!result) return tl::unexpected(result.error());
+  json out{{"result", *result}};
+  if (timing) out["ns"] = taken.count();
+  return out;
+}
+
+Result<void> cutBatch(const std::string& path, bool timing) {
+  std::ifstream file(path);
+  if (!file) return problem("cannot read " + path);
+  std::string text;
+  while (std::getline(file, text)) {
+    if (text.find_first_not_of(" \t\r") == std::string::npos) continue;
+    const json line = json::parse(text, nullptr, false);
+    const auto result = line.is_discarded() ? Result<json>(problem("the line is not JSON")) : cutLine(line, timing);
+    json out = result ? *result : json{{"error", result.error().message}};
+    if (line.is_object() && line.contains("id")) out["id"] = line["id"];
+    std::cout << out.dump() << '\n';
+  }
+  return {};
+}
+
+int countItems(const std::vector<ItemPtr>& items) {
+  int count = 0;
+  for (const ItemPtr& item : items) count += 1 + (item->recipe() ? countItems(item->recipe()->parts) : 0);
+  return count;
+}
+
+json infoOf(const Project& project) {
+  json out{{"name", project.name}, {"pieces", json::array()}, {"media", json::array()}, {"fonts", json::array()}};
+  int number = 0;
+  for (const PiecePtr& piece : project.pieces) {
+    json sheets = json::array();
+    for (const SheetPtr& sheet : piece->sheets) {
+      json items = json::array();
+      for (const ItemPtr& item : sheet->items)
+        items.push_back({{"id", item->id},
+                         {"name", item->name},
+                         {"kind", item->recipe() ? "cutout" : "outline"},
+                         {"photo", shownPhoto(*item, project.media).has_value()}});
+      sheets.push_back({{"number", ++number},
+                        {"name", sheet->name},
+                        {"width", sheet->width},
+                        {"height", sheet->height},
+                        {"items", std::move(items)},
+                        {"itemsWithParts", countItems(sheet->items)}});
+    }
+    out["pieces"].push_back({{"name", piece->name}, {"sheets", std::move(sheets)}});
+  }
+  for (const auto& [hash, medium] : project.media)
+    out["media"].push_back({{"name", medium->name},
+                            {"width", medium->width},
+                            {"height", medium->height},
+                            {"bytes", medium->bytes->size()},
+                            {"hash", hash}});
+  return out;
+}
+
+void printInfo(const json& info) {
+  std::cout << info["name"].get<std::string>() << '\n';
+  for (const json& piece : info["pieces"]) {
+    std::cout << "piece " << piece["name"].get<std::string>() << '\n';
+    for (const json& sheet : piece["sheets"]) {
+      std::cout << "  sheet " << sheet["number"] << "  " << sheet["name"].get<std::string>() << "  " << sheet["width"]
+                << " x " << sheet["height"] << " pt\n";
+      for (const json& item : sheet["items"])
+        std::cout << "    " << item["kind"].get<std::string>() << " " << item["id"] << "  "
+                  << item["name"].get<std::string>() << (item["photo"].get<bool>() ? "  (photo)" : "") << '\n';
+    }
+  }
+  for (const json& m : info["media"])
+    std::cout << "photo " << m["name"].get<std::string>() << "  " << m["width"] << " x " << m["height"] << " px\n";
+}
+
+struct DeliverRequest {
+  std::string file, format, out;
+  double ppi = 144;
+  int sheet = 1;
+  std::string item;
+  bool transparent = false;
+};
+
+Result<Id> itemNamed(const Project& project, const SheetPtr& sheet, const std::string& word) {
+  Id number = 0;
+  const auto [end, error] = std::from_chars(word.data(), word.data() + word.size(), number);
+  if (error == std::errc() && end == word.data() + word.size() && findItem(project, number)) return number;
+  for (const ItemPtr& item : sheet->items)
+    if (item->name == word) return item->id;
+  return problem("there is no item '" + word + "' (widecut info lists them)");
+}
+
+Result<void> deliverFile(const DeliverRequest& request) {
+  std::string word = request.format;
+  if (word.empty() && request.out.rfind('.') != std::string::npos)
+    word = request.out.substr(request.out.rfind('.') + 1);
+  const auto format = deliveryFormat(word);
+  if (!format) return problem("the format must be png, svg or pdf, not '" + word + "'");
+  if (!(request.ppi >= 1 && request.ppi <= 4800)) return problem("the resolution must be from 1 to 4800 ppi");
+  const auto project = openProject(request.file);
+  if (!project) return tl::unexpected(project.error());
+  const auto sheets = sheetsOf(*project);
+  if (request.sheet < 1 || request.sheet > static_cast<int>(sheets.size()))
+    return problem("there is no sheet " + std::to_string(request.sheet) + "; " + request.file + " has sheets 1 to " +
+                   std::to_string(sheets.size()));
+  const SheetPtr sheet = sheets[static_cast<std::size_t>(request.sheet - 1)];
+  Delivery delivery{sheet->id, 0, *format, request.ppi, request.transparent ? Ground::Transparent : Ground::Paper};
+  if (!request.item.empty()) {
+    const auto item = itemNamed(*project, sheet, request.item);
+    if (!item) return tl::unexpected(item.error());
+    delivery.item = *item;
+  }
+  PhotoStore store;
+  return deliver(*project, delivery, store, request.out);
+}
+
+int closing(const Result<void>& result) {
+  if (result) return 0;
+  std::cerr << "widecut: " << result.error().message << '\n';
+  return 2;
+}
+
+}  // namespace
+
+bool isCommand(int count, char** words) {
+  if (count < 2) return false;
+  const std::string_view first = words[1];
+  return first == "cut" || first == "deliver" || first == "info" || first == "--help" || first == "-h";
+}
+
+int runCommand(int count, char** words) {
+  CLI::App app{"Wide Cut: frames, masks and cutouts of your own shape"};
+  app.footer("widecut [FILE] opens the window.");
+  Result<void> result;
+
+  CutRequest cutRequest;
+  std::string batch;
+  bool timing = false;
+  CLI::App* cutCommand = app.add_subcommand("cut", "Path data of a formula over outlines, on standard output");
+  cutCommand->add_option("--formula", cutRequest.formula, "as in 'a - b', with + - & ^ and brackets");
+  cutCommand->add_option("--rule", cutRequest.rule, "nonzero or evenodd");
+  cutCommand->add_option("--batch", batch, "a file of JSON lines");
+  cutCommand->add_flag("--timing", timing, "add the time taken to each line of a batch");
+  cutCommand->allow_extras();
+  cutCommand->callback([&] {
+    if (!batch.empty()) {
+      result = cutBatch(batch, timing);
+      return;
+    }
+    result = takeParts(cutCommand->remaining(), cutRequest);
+    if (!result) return;
+    const auto path = cut(cutRequest, nullptr);
+    if (path) std::cout << *path << '\n';
+    else result = tl::unexpected(path.error());
+  });
+
+  DeliverRequest request;
+  CLI::App* deliverCommand = app.add_subcommand("deliver", "Write a sheet or an item as PNG, SVG or PDF");
+  deliverCommand->add_option("file", request.file, "the project")->required();
+  deliverCommand->add_option("--sheet", request.sheet, "number of the sheet, from 1");
+  deliverCommand->add_option("--format", request.format, "png, svg or pdf; else by the name of the file");
+  deliverCommand->add_option("-o,--out", request.out, "the file to write")->required();
+  deliverCommand->add_option("--ppi", request.ppi, "pixels per inch of a PNG, 1 to 4800");
+  deliverCommand->add_flag("--transparent", request.transparent, "without the paper");
+  deliverCommand->add_option("--item", request.item, "one item alone, by id or name");
+  deliverCommand->callback([&] { result = deliverFile(request); });
+
+  std::string infoFile;
+  bool asJson = false;
+  CLI::App* infoCommand = app.add_subcommand("info", "List pieces, sheets, items and media");
+  infoCommand->add_option("file", infoFile, "the project")->required();
+  infoCommand->add_flag("--json", asJson, "as JSON");
+  infoCommand->callback([&] {
+    const auto project = openProject(infoFile);
+    if (!project) {
+      result = tl::unexpected(project.error());
+      return;
+    }
+    const json info = infoOf(*project);
+    if (asJson) std::cout << info.dump(2) << '\n';
+    else printInfo(info);
+  });
+
+  try {
+    app.parse(count, words);
+  } catch (const CLI::CallForHelp& help) {
+    return app.exit(help);
+  } catch (const CLI::ParseError& error) {
+    return closing(problem(error.what()));
+  }
+  return closing(result);
+}
+
+}  // namespace widecut

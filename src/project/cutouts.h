@@ -1,0 +1,38 @@
+// Making and changing live cutouts.
+#pragma once
+
+#include <span>
+
+#include "project/edits.h"
+
+namespace widecut {
+
+/// What two or more items can become.
+enum class Outcome : unsigned char { Union, SubtractFront, SubtractBack, Intersect, Exclude };
+inline constexpr Outcome allOutcomes[] = {Outcome::Union, Outcome::SubtractFront, Outcome::SubtractBack,
+                                          Outcome::Intersect, Outcome::Exclude};
+/// The edit's name: "Union", "Subtract front from back" …
+std::string_view nameOf(Outcome outcome);
+
+/// Who lends the cutout its looks.
+struct LookChoice {
+  Id look = 0;   ///< Fill colour, outline and opacity come from this item.
+  Id photo = 0;  ///< Its photo shows; 0 for none.
+  bool operator==(const LookChoice&) const = default;
+};
+/// The item whose area the outcome starts from keeps the look; the frontmost photo shows.
+LookChoice usualLook(const Project& project, std::span<const Id> items, Outcome outcome);
+
+/// The items on the sheet among these, back to front: those that can be combined. They all lie on the
+/// sheet of the first one.
+std::vector<ItemPtr> combinable(const Project& project, std::span<const Id> items);
+
+/// The items replaced by one live cutout in the place of the frontmost. Fewer than two items change nothing.
+Project combined(const Project& project, std::span<const Id> items, Outcome outcome, const LookChoice& look, Id& made);
+
+/// The cutout replaced by its parts; each keeps its look.
+Project withPartsLifted(const Project& project, Id cutout, std::vector<Id>& parts);
+/// Operator `index` of the cutout's formula changed.
+Project withRole(const Project& project, Id cutout, int operatorIndex, Role role);
+
+}  // namespace widecut

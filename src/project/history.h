@@ -1,0 +1,43 @@
+// Undo and redo: a list of projects with the names of the edits between them.
+#pragma once
+
+#include "project/model.h"
+
+namespace widecut {
+
+/// Keeps every state of the project. Never empty.
+class History {
+ public:
+  explicit History(ProjectPtr start) : states_{{"", std::move(start)}} {}
+
+  const ProjectPtr& current() const { return states_[at_].project; }
+  /// Adds a state after the current one and drops what could have been redone.
+  void commit(std::string editName, ProjectPtr project) {
+    states_.resize(at_ + 1);
+    if (saved_ > at_) saved_ = neverSaved;
+    states_.push_back({std::move(editName), std::move(project)});
+    ++at_;
+  }
+  bool canUndo() const { return at_ > 0; }
+  bool canRedo() const { return at_ + 1 < states_.size(); }
+  /// The name of the edit that undo takes back, or redo makes again; empty when there is none.
+  std::string undoName() const { return canUndo() ? states_[at_].name : ""; }
+  std::string redoName() const { return canRedo() ? states_[at_ + 1].name : ""; }
+  void undo() { at_ -= canUndo() ? 1 : 0; }
+  void redo() { at_ += canRedo() ? 1 : 0; }
+  /// The current state is what the file holds.
+  void markSaved() { saved_ = at_; }
+  bool isSaved() const { return saved_ == at_; }
+
+ private:
+  static constexpr std::size_t neverSaved = static_cast<std::size_t>(-1);
+  struct State {
+    std::string name;
+    ProjectPtr project;
+  };
+  std::vector<State> states_;
+  std::size_t at_ = 0;
+  std::size_t saved_ = 0;
+};
+
+}  // namespace widecut

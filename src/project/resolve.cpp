@@ -1,0 +1,116 @@
+#include "project/resolve.h"
+
+#include <mutex>
+#include <unordered_map>
+
+#include "cutting/planar_map.h"
+#include "project/framing.h"
+
+namespace widecut {
+namespace {
+
+/// Leaves of nested recipes, in the space of the outermost one, and the formula over them.
+struct Flat {
+  std::vector<Operand> operands;
+
+  std::optional<Formula> add(const Recipe& recipe, const Affine& map) {
+    std::optional<Formula> whole = recipe.formula;
+    std::vector<std::optional<Formula>> leaves;
+    for (std::size_t i = 0; i < recipe.parts.size(); ++i) {
+      const Item& part = *recipe.parts[i];
+      leaves.push_back(part.hidden ? std::nullopt : add(part, map * part.toParent()));
+      if (!leaves.back() && whole) whole = whole->without(static_cast<int>(i));
+    }
+    if (!whole) return std::nullopt;
+    return substitute(whole->root(), leaves);
+  }
+
+ private:
+  std::optional<Formula> add(const Item& part, const Affine& map) {
+    if (const Recipe* inner = part.recipe()) return add(*inner, map);
+    operands.push_back({transformed(*std::get<std::shared_ptr<const Outline>>(part.form), map)});
+    return Formula::part(static_cast<int>(operands.size()) - 1);
+  }
+
+  static Formula substitute(const Formula::Node& node, const std::vector<std::optional<Formula>>& leaves) {
+    if (node.part >= 0) return *leaves[static_cast<std::size_t>(node.part)];
+    return Formula::joined(substitute(*node.left, leaves), node.role, substitute(*node.right, leaves));
+  }
+};
+
+Outline workedOut(const Recipe& recipe) {
+  Flat flat;
+  const auto formula = flat.add(recipe, {});
+  if (!formula) return {};
+  const auto map = PlanarMap::of(flat.operands);
+  return map ? map->where(*formula) : Outline{};
+}
+
+/// One result per form node. The node is held weakly: when it is gone, so is the result.
+class Memo {
+ public:
+  std::shared_ptr<const Resolved> find(const std::shared_ptr<const void>& node) {
+    const std::lock_guard lock(mutex_);
+    const auto found = kept_.find(node.get());
+    if (found == kept_.end() || found->second.node.lock() != node) return nullptr;
+    return found->second.result;
+  }
+  void keep(const std::shared_ptr<const void>& node, std::shared_ptr<const Resolved> result) {
+    const std::lock_guard lock(mutex_);
+    if (kept_.size() >= sweepAt_) {
+      std::erase_if(kept_, [](const auto& entry) { return entry.second.node.expired(); });
+      sweepAt_ = 2 * kept_.size() + 256;
+    }
+    kept_[node.get()] = {node, std::move(result)};
+  }
+
+ private:
+  struct Entry {
+    std::weak_ptr<const void> node;
+    std::shared_ptr<const Resolved> result;
+  };
+  std::mutex mutex_;
+  std::unordered_map<const void*, Entry> kept_;
+  std::size_t sweepAt_ = 256;
+};
+
+}  // namespace
+
+std::shared_ptr<const Resolved> resolved(const Item& item) {
+  static Memo memo;
+  const auto node = std::visit([](const auto& held) -> std::shared_ptr<const void> { return held; }, item.form);
+  if (auto known = memo.find(node)) return known;
+  auto result = std::make_shared<Resolved>();
+  if (const Recipe* recipe = item.recipe())
+    result->outline = workedOut(*recipe);
+  else
+    result->outline = *std::get<std::shared_ptr<const Outline>>(item.form);
+  result->box = bounds(result->outline);
+  memo.keep(node, result);
+  return result;
+}
+
+Box boxInParent(const Item& item) {
+  const auto shape = resolved(item);
+  if (item.turn == 0) return Affine::move(item.position)(shape->box);
+  return bounds(transformed(shape->outline, item.toParent()));
+}
+
+std::optional<ShownPhoto> shownPhoto(const Item& item, const Media& media) {
+  if (const Recipe* recipe = item.recipe(); recipe && recipe->photoFrom && !item.style.photo) {
+    for (const ItemPtr& part : recipe->parts) {
+      if (part->id != *recipe->photoFrom) continue;
+      auto shown = shownPhoto(*part, media);
+      if (shown) shown->pixelsToFrame = part->toParent() * shown->pixelsToFrame;
+      return shown;
+    }
+  }
+  if (!item.style.photo) return std::nullopt;
+  const auto medium = media.find(item.style.photo->medium);
+  if (medium == media.end()) return std::nullopt;
+  const Framing& framing = item.style.photo->framing;
+  return ShownPhoto{medium->first, pixelsToFrame(framing, medium->second->width, medium->second->height),
+                    framing.pointsPerPixel};
+}
+
+}  // namespace widecut

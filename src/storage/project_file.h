@@ -1,0 +1,20 @@
+// The project file: a zip with project.json, media and a preview. docs/project-file.md describes it.
+#pragma once
+
+#include <string>
+
+#include "geometry/problem.h"
+#include "project/model.h"
+
+namespace widecut {
+
+/// Reads the bytes of a project file. Foreign, damaged and newer files give a problem that says what is wrong.
+Result<Project> projectFromBytes(const std::string& bytes);
+/// The bytes of a project file; `previewPng` may be empty. The same project gives the same bytes.
+Result<std::string> bytesOfProject(const Project& project, const std::string& previewPng);
+
+/// The same for files; problems name the file. Saving writes all or nothing.
+Result<Project> openProject(const std::string& path);
+Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path);
+
+}  // namespace widecut
