@@ -1,11 +1,10 @@
 #include <QCoreApplication>
 
+#include "app/run.h"
 #include "cli/command_line.h"
 
 int main(int count, char** words) {
-  if (widecut::isCommand(count, words)) {
-    const QCoreApplication app(count, words);
-    return widecut::runCommand(count, words);
-  }
-  return 0;
+  if (!widecut::isCommand(count, words)) return widecut::runWindow(count, words);
+  const QCoreApplication app(count, words);
+  return widecut::runCommand(count, words);
 }

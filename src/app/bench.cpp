@@ -1,0 +1,56 @@
+#include "app/bench.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+
+#include "app/theme.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+enum Page : int { NextSteps, Outcomes, RecipeOf, Reframe };
+
+}  // namespace
+
+Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) {
+  setObjectName("bench");
+  setAccessibleName(tr("Bench"));
+  setFixedHeight(148);
+  setAutoFillBackground(true);
+  QPalette p = palette();
+  p.setColor(QPalette::Window, theme::card);
+  setPalette(p);
+  addWidget(new NextStepsPage(desk, this));
+  addWidget(new OutcomesPage(desk, this));
+  addWidget(new RecipePage(desk, this));
+  addWidget(new ReframePage(desk, this));
+  connect(&desk, &Desk::selectionChanged, this, &Bench::choosePage);
+  connect(&desk, &Desk::toolChanged, this, &Bench::choosePage);
+  connect(&desk, &Desk::photosReady, this, &Bench::choosePage);
+  connect(&desk, &Desk::projectChanged, this, &Bench::refresh);
+  choosePage();
+}
+
+void Bench::choosePage() {
+  const ItemPtr item = desk_.onlyItem();
+  int page = NextSteps;
+  if (desk_.selection().size() > 1) page = Outcomes;
+  if (item && item->recipe()) page = RecipeOf;
+  if (item && desk_.tool() == ToolKind::Reframe && shownPhoto(*item, desk_.project().media)) page = Reframe;
+  setCurrentIndex(page);
+  static_cast<BenchPage*>(currentWidget())->refresh(true);
+}
+
+void Bench::refresh() {
+  const ItemPtr item = desk_.onlyItem();
+  const bool isCutout = item && item->recipe();
+  // A change can make a cutout of a plain selection, or the other way round.
+  if (!desk_.isTrying() && (currentIndex() == RecipeOf) != isCutout && currentIndex() != Reframe) {
+    choosePage();
+    return;
+  }
+  static_cast<BenchPage*>(currentWidget())->refresh(false);
+}
+
+}  // namespace widecut

@@ -1,0 +1,81 @@
+#include "app/deliver_dialog.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDialogButtonBox>
+#include <QFormLayout>
+#include <QLabel>
+#include <QPushButton>
+
+#include "app/measure_field.h"
+
+namespace widecut {
+
+DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), desk_(desk) {
+  setObjectName("deliverDialog");
+  setWindowTitle(tr("Deliver"));
+  auto* column = new QVBoxLayout(this);
+  auto* form = new QFormLayout;
+  column->addLayout(form);
+  what_ = new QComboBox(this);
+  what_->setObjectName("what");
+  what_->addItem(tr("This sheet: %1").arg(QString::fromStdString(desk.sheet()->name)));
+  if (const ItemPtr item = desk.onlyItem()) {
+    what_->addItem(tr("Only “%1”, on nothing").arg(QString::fromStdString(item->name)));
+    what_->setCurrentIndex(1);
+  }
+  format_ = new QComboBox(this);
+  format_->setObjectName("format");
+  format_->addItem(tr("PNG picture"), "png");
+  format_->addItem(tr("SVG drawing"), "svg");
+  format_->addItem(tr("PDF for print"), "pdf");
+  ppi_ = new MeasureField(tr("resolution"), Unit::Plain, " ppi", this);
+  ppi_->show(ppiValue_);
+  paper_ = new QCheckBox(tr("with the paper's colour"), this);
+  paper_->setChecked(true);
+  outcome_ = new QLabel(this);
+  outcome_->setStyleSheet("color: #5F6B67");
+  form->addRow(tr("deliver"), what_);
+  form->addRow(tr("as"), format_);
+  form->addRow(tr("resolution"), ppi_);
+  form->addRow(QString(), paper_);
+  form->addRow(QString(), outcome_);
+  auto* buttons = new QDialogButtonBox(this);
+  auto* go = buttons->addButton(tr("Choose the file…"), QDialogButtonBox::AcceptRole);
+  go->setProperty("primary", true);
+  buttons->addButton(QDialogButtonBox::Cancel);
+  column->addWidget(buttons);
+  connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
+  connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+  connect(what_, &QComboBox::currentIndexChanged, this, &DeliverDialog::refresh);
+  connect(format_, &QComboBox::currentIndexChanged, this, &DeliverDialog::refresh);
+  const auto take = [this](double v) {
+    ppiValue_ = v;
+    refresh();
+  };
+  connect(ppi_, &MeasureField::tried, this, take);
+  connect(ppi_, &MeasureField::settled, this, take);
+  refresh();
+}
+
+QString DeliverDialog::ending() const { return format_->currentData().toString(); }
+
+Delivery DeliverDialog::delivery() const {
+  const ItemPtr item = what_->currentIndex() == 1 ? desk_.onlyItem() : nullptr;
+  return {desk_.sheet()->id, item ? item->id : 0, *deliveryFormat(ending().toStdString()), ppiValue_,
+          paper_->isChecked() ? Ground::Paper : Ground::Transparent};
+}
+
+void DeliverDialog::refresh() {
+  const Delivery d = delivery();
+  const bool picture = d.format == DeliveryFormat::Png;
+  if (!ppi_->hasFocus()) ppi_->show(ppiValue_);
+  ppi_->setEnabled(picture);
+  paper_->setEnabled(d.item == 0);
+  const Scene scene = d.item != 0 ? sceneOfItem(desk_.settled(), d.item) : sceneOf(desk_.settled(), *desk_.sheet());
+  const auto mm = [](double points) { return QString::number(points * 25.4 / 72, 'f', 1); };
+  outcome_->setText(picture ? tr("%1 × %2 px").arg(std::ceil(scene.width * d.ppi / 72)).arg(std::ceil(scene.height * d.ppi / 72))
+                            : tr("%1 × %2 mm").arg(mm(scene.width), mm(scene.height)));
+}
+
+}  // namespace widecut

@@ -1,0 +1,204 @@
+#include "app/desk.h"
+
+#include <QFileInfo>
+#include <algorithm>
+
+#include "output/raster.h"
+#include "project/resolve.h"
+#include "storage/project_file.h"
+
+namespace widecut {
+
+Project emptyProject() {
+  Project project;
+  project.name = "Untitled";
+  Sheet sheet;
+  sheet.id = 2;
+  sheet.name = "Sheet 1";
+  sheet.width = 297 * 72 / 25.4;
+  sheet.height = 210 * 72 / 25.4;
+  project.pieces = {std::make_shared<const Piece>(Piece{1, "A4 sheet", {std::make_shared<const Sheet>(sheet)}, ""})};
+  project.nextId = 3;
+  return project;
+}
+
+Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const Project>(emptyProject())) {
+  styleForNew.fill = Colour{0x8F, 0xA9, 0xB8};
+  sheet_ = sheetsOf(settled()).front()->id;
+  photos_.whenReady([this] { QMetaObject::invokeMethod(this, &Desk::photosReady, Qt::QueuedConnection); });
+}
+
+SheetPtr Desk::sheet() const { return findSheet(project(), sheet_); }
+
+ItemPtr Desk::onlyItem() const { return selection_.size() == 1 ? findItem(project(), selection_.front()) : nullptr; }
+
+void Desk::tryOut(Project changed) {
+  preview_ = std::move(changed);
+  emit projectChanged();
+}
+
+void Desk::stopTrying() {
+  if (!preview_) return;
+  preview_.reset();
+  emit projectChanged();
+}
+
+void Desk::commit(const QString& name, Project changed) {
+  preview_.reset();
+  lastOutcome_.reset();
+  history_.commit(name.toStdString(), std::make_shared<const Project>(std::move(changed)));
+  dropMissing();
+  emit projectChanged();
+  emit fileChanged();
+}
+
+void Desk::commitTried(const QString& name) {
+  if (preview_) commit(name, Project(*preview_));
+}
+
+void Desk::undo() {
+  if (!history_.canUndo()) return;
+  emit told(tr("Undone: %1").arg(QString::fromStdString(history_.undoName())));
+  preview_.reset();
+  lastOutcome_.reset();
+  history_.undo();
+  dropMissing();
+  emit projectChanged();
+  emit fileChanged();
+}
+
+void Desk::redo() {
+  if (!history_.canRedo()) return;
+  emit told(tr("Done again: %1").arg(QString::fromStdString(history_.redoName())));
+  preview_.reset();
+  lastOutcome_.reset();
+  history_.redo();
+  dropMissing();
+  emit projectChanged();
+  emit fileChanged();
+}
+
+void Desk::dropMissing() {
+  if (!findSheet(settled(), sheet_)) goToSheet(sheetsOf(settled()).front()->id);
+  std::vector<Id> kept;
+  for (const Id id : selection_)
+    if (findItem(settled(), id)) kept.push_back(id);
+  if (kept.size() != selection_.size()) select(kept);
+}
+
+void Desk::select(std::vector<Id> items) {
+  if (items == selection_) return;
+  selection_ = std::move(items);
+  chosenLook_ = 0;
+  chosenPhoto_.reset();
+  emit selectionChanged();
+}
+
+void Desk::goToSheet(Id sheet) {
+  if (sheet == sheet_) return;
+  sheet_ = sheet;
+  select({});
+  emit sheetChanged();
+}
+
+void Desk::setTool(ToolKind tool) {
+  if (tool == tool_) return;
+  tool_ = tool;
+  emit toolChanged();
+}
+
+std::vector<Id> Desk::outcomeItems() const {
+  const bool justMade = lastOutcome_ && lastOutcome_->state == history_.current() && selection_.size() == 1 &&
+                        selection_.front() == lastOutcome_->made;
+  return justMade ? lastOutcome_->items : selection_;
+}
+
+LookChoice Desk::lookFor(std::span<const Id> items, Outcome outcome) const {
+  LookChoice choice = usualLook(settled(), items, outcome);
+  if (chosenLook_ != 0) choice.look = chosenLook_;
+  if (chosenPhoto_) choice.photo = *chosenPhoto_;
+  return choice;
+}
+
+void Desk::chooseLook(Id item) {
+  chosenLook_ = item;
+  emit selectionChanged();
+}
+
+void Desk::choosePhoto(std::optional<Id> item) {
+  chosenPhoto_ = item;
+  emit selectionChanged();
+}
+
+void Desk::makeOutcome(Outcome outcome) {
+  const std::vector<Id> items = outcomeItems();
+  if (items != selection_) history_.undo();
+  if (combinable(settled(), items).size() < 2) {
+    emit told(tr("Select two or more items first: then the letters combine them."));
+    return;
+  }
+  Id made = 0;
+  const LookChoice look = lookFor(items, outcome);
+  commit(QString::fromUtf8(nameOf(outcome).data()), combined(settled(), items, outcome, look, made));
+  lastOutcome_ = LastOutcome{items, made, history_.current()};
+  select({made});
+}
+
+void Desk::reset(ProjectPtr project, const QString& path) {
+  history_ = History(std::move(project));
+  history_.markSaved();
+  preview_.reset();
+  lastOutcome_.reset();
+  path_ = path;
+  sheet_ = sheetsOf(settled()).front()->id;
+  selection_.clear();
+  setTool(ToolKind::Select);
+  emit selectionChanged();
+  emit projectChanged();
+  emit sheetChanged();
+  emit fileChanged();
+}
+
+void Desk::startNew() { reset(std::make_shared<const Project>(emptyProject()), {}); }
+
+Result<void> Desk::open(const QString& path) {
+  auto project = openProject(path.toStdString());
+  if (!project) return tl::unexpected(project.error());
+  reset(std::make_shared<const Project>(std::move(*project)), path);
+  return {};
+}
+
+Result<void> Desk::save(const QString& path) {
+  Project project = settled();
+  if (project.name == emptyProject().name) project.name = QFileInfo(path).completeBaseName().toStdString();
+  const auto preview =
+      pngOf(sceneOf(project, *sheetsOf(project).front()), project.media, photos_, 36, Ground::Paper);
+  if (!preview) return tl::unexpected(preview.error());
+  if (const auto saved = saveProject(project, *preview, path.toStdString()); !saved) return saved;
+  path_ = path;
+  history_.markSaved();
+  emit fileChanged();
+  emit told(tr("Saved %1").arg(QFileInfo(path).fileName()));
+  return {};
+}
+
+Result<void> Desk::placePhoto(const QString& path, std::optional<Point> at) {
+  const auto medium = photoFromFile(path.toStdString());
+  if (!medium) return tl::unexpected(medium.error());
+  Project changed = withMedium(settled(), *medium);
+  const ItemPtr target = onlyItem();
+  if (target && !resolved(*target)->box.isEmpty()) {
+    commit(tr("Place photo"), withPhotoIn(changed, target->id, (*medium)->hash));
+    return {};
+  }
+  const SheetPtr on = sheet();
+  const Point size{on->width * 0.5, on->height * 0.5};
+  const Point centre = at.value_or(on->box().centre());
+  Id made = 0;
+  changed = withPhotoItem(changed, on->id, (*medium)->hash, Box::between(centre - size / 2, centre + size / 2), made);
+  commit(tr("Place photo"), std::move(changed));
+  select({made});
+  return {};
+}
+
+}  // namespace widecut

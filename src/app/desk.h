@@ -1,0 +1,106 @@
+// What is open and being worked on: the project with its history, the sheet, the selection, the tool.
+#pragma once
+
+#include <QObject>
+#include <QString>
+
+#include "media/photo.h"
+#include "project/cutouts.h"
+#include "project/history.h"
+
+namespace widecut {
+
+enum class ToolKind : unsigned char { Select, Rectangle, Ellipse, Reframe };
+
+/// The state that every part of the window shows and changes. Everything here is for the window's thread.
+class Desk : public QObject {
+  Q_OBJECT
+ public:
+  explicit Desk(QObject* parent = nullptr);
+
+  /// The project as shown: with the change that is being tried, if there is one.
+  const Project& project() const { return preview_ ? *preview_ : *history_.current(); }
+  /// The project without the change that is being tried.
+  const Project& settled() const { return *history_.current(); }
+  SheetPtr sheet() const;
+  const std::vector<Id>& selection() const { return selection_; }
+  /// The only selected item; null when none or several are.
+  ItemPtr onlyItem() const;
+  ToolKind tool() const { return tool_; }
+  PhotoStore& photos() { return photos_; }
+  const History& history() const { return history_; }
+
+  /// Shows a change without making it. Replaces the one shown before.
+  void tryOut(Project changed);
+  void stopTrying();
+  bool isTrying() const { return preview_.has_value(); }
+  /// Makes a change: one undo step. Nothing is added when the project is as it was.
+  void commit(const QString& name, Project changed);
+  /// Makes the change that is being tried.
+  void commitTried(const QString& name);
+
+  void undo();
+  void redo();
+
+  void select(std::vector<Id> items);
+  void goToSheet(Id sheet);
+  void setTool(ToolKind tool);
+
+  /// Makes a cutout of the selection, or, right after another outcome was made, that one in its stead.
+  void makeOutcome(Outcome outcome);
+  /// The items that an outcome would be made of: the selection, or what the last outcome was made of.
+  std::vector<Id> outcomeItems() const;
+  /// Whose look and photo the next outcomes keep; an id of 0 leaves it to usualLook.
+  LookChoice lookFor(std::span<const Id> items, Outcome outcome) const;
+  void chooseLook(Id item);
+  void choosePhoto(std::optional<Id> item);
+
+  // Files.
+  QString path() const { return path_; }
+  bool isSaved() const { return history_.isSaved(); }
+  void startNew();
+  Result<void> open(const QString& path);
+  Result<void> save(const QString& path);
+  /// Puts a photo file into the only selected outline or, when none or several are selected, on the sheet.
+  Result<void> placePhoto(const QString& path, std::optional<Point> at);
+
+  Style styleForNew;
+
+ signals:
+  void projectChanged();
+  void selectionChanged();
+  void sheetChanged();
+  void toolChanged();
+  void photosReady();
+  /// Another project is open, or its file or saved state changed.
+  void fileChanged();
+  /// Something the person should read in the hint line.
+  void told(const QString& message);
+
+ private:
+  void reset(ProjectPtr project, const QString& path);
+  void dropMissing();
+
+  History history_;
+  std::optional<Project> preview_;
+  std::vector<Id> selection_;
+  Id sheet_ = 0;
+  ToolKind tool_ = ToolKind::Select;
+  QString path_;
+  PhotoStore photos_;
+  Id chosenLook_ = 0;
+  std::optional<Id> chosenPhoto_;
+
+  /// The outcome just made, while it can still be replaced.
+  struct LastOutcome {
+    std::vector<Id> items;
+    Id made = 0;
+    ProjectPtr state;
+  };
+  std::optional<LastOutcome> lastOutcome_;
+};
+
+/// An empty project with one A4 sheet.
+Project emptyProject();
+
+}  // namespace widecut

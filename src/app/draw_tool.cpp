@@ -1,0 +1,103 @@
+#include "app/draw_tool.h"
+
+#include <QKeyEvent>
+#include <QPainter>
+
+#include "app/mat.h"
+#include "app/theme.h"
+#include "geometry/measure.h"
+#include "output/raster.h"
+#include "shapes/primitives.h"
+
+namespace widecut {
+namespace {
+
+constexpr double clickSize = 40 * 72 / 25.4;  // what a click without a drag draws
+
+Outline unitShape(DrawTool::Shape shape) {
+  return shape == DrawTool::Shape::Rectangle ? rectangleOutline(1, 1) : ellipseOutline(1, 1);
+}
+
+}  // namespace
+
+Box DrawTool::drawn() const {
+  Point way = now_.onSheet - pressed_.onSheet;
+  if (now_.keys & Qt::ShiftModifier) {
+    const double side = std::max(std::abs(way.x), std::abs(way.y));
+    way = {std::copysign(side, way.x), std::copysign(side, way.y)};
+  }
+  const Point from = now_.keys & Qt::AltModifier ? pressed_.onSheet - way : pressed_.onSheet;
+  return Box::between(from, pressed_.onSheet + way);
+}
+
+void DrawTool::press(const Pointer& p) {
+  drawing_ = true;
+  pressed_ = now_ = p;
+}
+
+void DrawTool::drag(const Pointer& p) { now_ = p; }
+void DrawTool::hover(const Pointer& p) { now_ = p; }
+
+void DrawTool::release(const Pointer& p) {
+  if (!drawing_) return;
+  now_ = p;
+  drawing_ = false;
+  Box box = drawn();
+  const double least = 2 / mat_.zoom();
+  if (box.width() < least && box.height() < least) {
+    const Point half{clickSize / 2, clickSize / 2};
+    box = {p.onSheet - half, p.onSheet + half};
+  } else if (box.width() < 0.01 || box.height() < 0.01) {
+    return;  // a line is no area
+  }
+  const bool isBox = shape_ == Shape::Rectangle;
+  const Id id = desk_.settled().nextId;
+  Item item = plainItem(id, (isBox ? Mat::tr("box") : Mat::tr("disc")).toStdString(), fitted(unitShape(shape_), box),
+                        desk_.styleForNew);
+  desk_.commit(isBox ? Mat::tr("Draw rectangle") : Mat::tr("Draw ellipse"),
+               withItemsOnTop(desk_.settled(), desk_.sheet()->id, {std::move(item)}));
+  desk_.setTool(ToolKind::Select);
+  desk_.select({id});
+}
+
+bool DrawTool::key(QKeyEvent& event) {
+  if (event.key() == Qt::Key_Escape) {
+    if (drawing_)
+      drawing_ = false;
+    else
+      desk_.setTool(ToolKind::Select);
+    return true;
+  }
+  return false;
+}
+
+void DrawTool::putAway() { drawing_ = false; }
+
+void DrawTool::paint(QPainter& painter) {
+  if (!drawing_ || now_.onMat == pressed_.onMat) return;
+  const Box box = drawn();
+  painter.setPen(QPen(theme::plum, 1.4));
+  QColor fill = desk_.styleForNew.fill ? painterColour(*desk_.styleForNew.fill) : QColor(Qt::white);
+  fill.setAlpha(170);
+  painter.setBrush(fill);
+  painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(shape_), box))));
+  const QString size = QString("%1 × %2").arg(QString::fromStdString(measureText(box.width(), Unit::Millimetre, 1)),
+                                              QString::fromStdString(measureText(box.height(), Unit::Millimetre, 1)));
+  painter.setFont(theme::font(12));
+  QRectF label = painter.fontMetrics().boundingRect(size);
+  label.setSize(label.size() + QSizeF(14, 6));
+  label.moveTopLeft(now_.onMat + QPointF(14, 14));
+  painter.setPen(Qt::NoPen);
+  painter.setBrush(theme::ink);
+  painter.drawRoundedRect(label, 3, 3);
+  painter.setPen(theme::card);
+  painter.drawText(label, Qt::AlignCenter, size);
+}
+
+QString DrawTool::hint() const {
+  return shape_ == Shape::Rectangle
+             ? Mat::tr("Drag to draw a rectangle · Shift makes it a square · Alt draws from the middle · a click draws 40 mm")
+             : Mat::tr("Drag to draw an ellipse · Shift makes it a circle · Alt draws from the middle · a click draws 40 mm");
+}
+
+}  // namespace widecut

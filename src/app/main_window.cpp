@@ -1,0 +1,321 @@
+#include "app/main_window.h"
+
+#include <QApplication>
+#include <QCloseEvent>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QSettings>
+#include <QSplitter>
+#include <QTimer>
+#include <QToolButton>
+
+#include "app/bench.h"
+#include "app/deliver_dialog.h"
+#include "app/details.h"
+#include "app/mat.h"
+#include "app/side_panels.h"
+#include "app/theme.h"
+#include "output/deliver.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+const char* const photoFilter = "Pictures (*.png *.jpg *.jpeg *.webp *.tif *.tiff)";
+const char* const projectFilter = "Wide Cut projects (*.widecut)";
+
+}  // namespace
+
+MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
+  setWindowIcon(theme::icon("app"));
+  resize(1280, 800);
+  setMinimumSize(1024, 700);
+  setContextMenuPolicy(Qt::NoContextMenu);
+  mat_ = new Mat(desk_, this);
+  addCommands();
+  buildLayout();
+  toldEnd_.setSingleShot(true);
+  toldEnd_.setInterval(4000);
+  const auto showHint = [this] {
+    if (!toldEnd_.isActive()) hint_->setText(mat_->hint());
+  };
+  connect(&toldEnd_, &QTimer::timeout, this, showHint);
+  connect(mat_, &Mat::hintChanged, this, showHint);
+  connect(&desk_, &Desk::told, this, [this](const QString& message) {
+    hint_->setText(message);
+    toldEnd_.start();
+  });
+  connect(mat_, &Mat::pointerMoved, this, [this](std::optional<Point> p) {
+    const double mm = 25.4 / 72;
+    position_->setText(p ? QString("%1 mm, %2 mm").arg(p->x * mm, 0, 'f', 1).arg(p->y * mm, 0, 'f', 1) : QString());
+  });
+  connect(mat_, &Mat::photoDropped, this, [this](const QString& path, Point at) { placePhoto(path, at); });
+  for (const auto signal : {&Desk::selectionChanged, &Desk::projectChanged, &Desk::toolChanged, &Desk::fileChanged})
+    connect(&desk_, signal, this, &MainWindow::refreshActions);
+  connect(&desk_, &Desk::fileChanged, this, &MainWindow::refreshTitle);
+  refreshActions();
+  refreshTitle();
+  showHint();
+  mat_->setFocus();
+}
+
+QWidget* MainWindow::buildToolRow() {
+  auto* row = new QWidget(this);
+  row->setObjectName("toolRow");
+  row->setFixedHeight(44);
+  row->setStyleSheet("#toolRow { background: #FBF9F4; border-bottom: 1px solid #D5CDBD; }");
+  auto* layout = new QHBoxLayout(row);
+  layout->setContentsMargins(8, 2, 10, 2);
+  layout->setSpacing(4);
+  struct Entry {
+    ToolKind kind;
+    const char* icon;
+    QString number, name;
+  };
+  const Entry entries[] = {{ToolKind::Select, "select", "1", tr("Select")},
+                           {ToolKind::Rectangle, "rectangle", "4", tr("Rectangle")},
+                           {ToolKind::Ellipse, "ellipse", "5", tr("Ellipse")},
+                           {ToolKind::Reframe, "reframe", "9", tr("Reframe")}};
+  for (const Entry& e : entries) {
+    auto* button = new QToolButton(row);
+    button->setIcon(theme::icon(e.icon));
+    button->setIconSize({20, 20});
+    button->setText(e.number);
+    button->setFont(theme::font(11));
+    button->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
+    button->setCheckable(true);
+    button->setFixedSize(46, 38);
+    button->setToolTip(tr("%1 (key %2)").arg(e.name, e.number));
+    button->setAccessibleName(e.name);
+    button->setObjectName("tool" + e.number);
+    button->setFocusPolicy(Qt::TabFocus);
+    button->setStyleSheet("QToolButton:checked { background: #E6DECE; border-bottom: 3px solid #BF3F26; border-radius: 0; }");
+    connect(button, &QToolButton::clicked, this, [this, kind = e.kind] { desk_.setTool(kind); });
+    const auto show = [this, button, kind = e.kind] { button->setChecked(desk_.tool() == kind); };
+    connect(button, &QToolButton::clicked, this, show);
+    connect(&desk_, &Desk::toolChanged, button, show);
+    show();
+    layout->addWidget(button);
+  }
+  layout->addStretch(1);
+  auto* fit = new QPushButton(tr("Fit sheet"), row);
+  auto* zoom = new QLabel(row);
+  zoom->setMinimumWidth(52);
+  zoom->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+  zoom->setAccessibleName(tr("Zoom"));
+  connect(fit, &QPushButton::clicked, mat_, &Mat::fitSheet);
+  const auto showZoom = [this, zoom] {
+    // 100 % shows a point as 4/3 pixels, the size it has on paper at 96 ppi.
+    zoom->setText(QString("%1 %").arg(std::lround(mat_->zoom() * 75)));
+  };
+  connect(mat_, &Mat::zoomChanged, zoom, showZoom);
+  layout->addWidget(fit);
+  layout->addWidget(zoom);
+  return row;
+}
+
+void MainWindow::buildLayout() {
+  auto* whole = new QWidget(this);
+  auto* column = new QVBoxLayout(whole);
+  column->setContentsMargins(0, 0, 0, 0);
+  column->setSpacing(0);
+  column->addWidget(buildToolRow());
+
+  auto* left = new QSplitter(Qt::Vertical, this);
+  auto* sheets = new QScrollArea(left);
+  sheets->setWidget(new SheetsPanel(desk_, sheets));
+  sheets->setWidgetResizable(true);
+  sheets->setFrameShape(QFrame::NoFrame);
+  sheets->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  auto* stack = new QWidget(left);
+  auto* stackColumn = new QVBoxLayout(stack);
+  stackColumn->setContentsMargins(0, 8, 0, 0);
+  stackColumn->setSpacing(4);
+  auto* heading = new QLabel(tr("Stack"), stack);
+  heading->setFont(theme::heading());
+  heading->setContentsMargins(10, 0, 0, 0);
+  heading->setStyleSheet("color: #5F6B67");
+  stackColumn->addWidget(heading);
+  stackColumn->addWidget(new StackPanel(desk_, stack));
+  left->addWidget(sheets);
+  left->addWidget(stack);
+  left->setSizes({300, 260});
+
+  auto* details = new QScrollArea(this);
+  details->setWidget(new Details(desk_, details));
+  details->setWidgetResizable(true);
+  details->setFrameShape(QFrame::NoFrame);
+  details->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+
+  auto* middle = new QSplitter(Qt::Horizontal, this);
+  middle->setHandleWidth(1);
+  middle->addWidget(left);
+  middle->addWidget(mat_);
+  middle->addWidget(details);
+  middle->setStretchFactor(1, 1);
+  left->setMinimumWidth(200);
+  details->setMinimumWidth(250);
+  middle->setSizes({200, 816, 264});
+  column->addWidget(middle, 1);
+
+  auto* bench = new Bench(desk_, this);
+  auto* edge = new QFrame(this);
+  edge->setFixedHeight(1);
+  edge->setStyleSheet("background: #D5CDBD");
+  column->addWidget(edge);
+  column->addWidget(bench);
+  connect(bench->findChild<NextStepsPage*>(), &NextStepsPage::photoWanted, this, &MainWindow::askForPhoto);
+
+  auto* line = new QWidget(this);
+  line->setObjectName("hintLine");
+  line->setFixedHeight(24);
+  line->setStyleSheet("#hintLine { background: #E6DECE; }");
+  auto* lineRow = new QHBoxLayout(line);
+  lineRow->setContentsMargins(10, 0, 10, 0);
+  hint_ = new QLabel(line);
+  hint_->setObjectName("hint");
+  hint_->setFont(theme::font(12));
+  hint_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+  position_ = new QLabel(line);
+  position_->setFont(theme::font(12));
+  lineRow->addWidget(hint_, 1);
+  lineRow->addWidget(position_);
+  column->addWidget(line);
+  setCentralWidget(whole);
+
+  title_ = new QLabel(this);
+  title_->setStyleSheet("color: #5F6B67; padding-right: 10px");
+  menuBar()->setCornerWidget(title_);
+}
+
+void MainWindow::refreshActions() {
+  for (const auto& [action, applies] : conditional_) action->setEnabled(applies());
+  const History& history = desk_.history();
+  const auto named = [](const QString& verb, const std::string& edit) {
+    return edit.empty() ? verb : verb + ": " + QString::fromStdString(edit);
+  };
+  if (undo_) undo_->setText(named(tr("Undo"), history.undoName()));
+  if (redo_) redo_->setText(named(tr("Redo"), history.redoName()));
+}
+
+void MainWindow::refreshTitle() {
+  const QString name = desk_.path().isEmpty() ? QString::fromStdString(desk_.settled().name)
+                                              : QFileInfo(desk_.path()).completeBaseName();
+  title_->setText(name + (desk_.isSaved() ? (desk_.path().isEmpty() ? "" : tr(" – saved")) : tr(" – unsaved changes")));
+  title_->adjustSize();
+  menuBar()->setCornerWidget(title_);
+  setWindowTitle(QString("%1%2 – Wide Cut").arg(desk_.isSaved() ? "" : "*", name));
+}
+
+void MainWindow::complain(const QString& message) {
+  QMessageBox box(QMessageBox::Warning, tr("Wide Cut"), message, QMessageBox::Ok, this);
+  box.setObjectName("complaint");
+  box.exec();
+}
+
+bool MainWindow::openFile(const QString& path) {
+  if (const auto opened = desk_.open(path); !opened) {
+    complain(QString::fromStdString(opened.error().message));
+    return false;
+  }
+  mat_->fitSheet();
+  return true;
+}
+
+bool MainWindow::mayDiscard() {
+  if (desk_.isSaved()) return true;
+  QMessageBox box(QMessageBox::Question, tr("Unsaved changes"),
+                  tr("There are unsaved changes in “%1”.").arg(QString::fromStdString(desk_.settled().name)),
+                  QMessageBox::NoButton, this);
+  box.setObjectName("unsavedChanges");
+  auto* keep = box.addButton(tr("Save"), QMessageBox::AcceptRole);
+  auto* drop = box.addButton(tr("Close without saving"), QMessageBox::DestructiveRole);
+  auto* stay = box.addButton(tr("Go on working"), QMessageBox::RejectRole);
+  box.setDefaultButton(keep);
+  box.setEscapeButton(stay);
+  box.exec();
+  if (box.clickedButton() == keep) return save();
+  return box.clickedButton() == drop;
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+  if (mayDiscard())
+    event->accept();
+  else
+    event->ignore();
+}
+
+bool MainWindow::save() {
+  if (desk_.path().isEmpty()) return saveAs();
+  if (const auto saved = desk_.save(desk_.path()); !saved) {
+    complain(QString::fromStdString(saved.error().message));
+    return false;
+  }
+  return true;
+}
+
+bool MainWindow::saveAs() {
+  QString path = QFileDialog::getSaveFileName(this, tr("Save the project as"), desk_.path(), projectFilter);
+  if (path.isEmpty()) return false;
+  if (QFileInfo(path).suffix().isEmpty()) path += ".widecut";
+  if (const auto saved = desk_.save(path); !saved) {
+    complain(QString::fromStdString(saved.error().message));
+    return false;
+  }
+  return true;
+}
+
+void MainWindow::placePhoto(const QString& path, std::optional<Point> at) {
+  if (path.isEmpty()) return;
+  QApplication::setOverrideCursor(Qt::WaitCursor);
+  const auto placed = desk_.placePhoto(path, at);
+  QApplication::restoreOverrideCursor();
+  if (!placed) complain(QString::fromStdString(placed.error().message));
+}
+
+void MainWindow::askForPhoto() { placePhoto(QFileDialog::getOpenFileName(this, tr("Place a photo"), {}, photoFilter), {}); }
+
+void MainWindow::deliverSomething() {
+  DeliverDialog dialog(desk_, this);
+  if (dialog.exec() != QDialog::Accepted) return;
+  const QString ending = dialog.ending();
+  QString path = QFileDialog::getSaveFileName(this, tr("Deliver to"), {}, QString("%1 (*.%2)").arg(ending.toUpper(), ending));
+  if (path.isEmpty()) return;
+  if (QFileInfo(path).suffix().isEmpty()) path += "." + ending;
+  QApplication::setOverrideCursor(Qt::WaitCursor);
+  const auto done = deliver(desk_.settled(), dialog.delivery(), desk_.photos(), path.toStdString());
+  QApplication::restoreOverrideCursor();
+  if (!done)
+    complain(QString::fromStdString(done.error().message));
+  else
+    emit desk_.told(tr("Delivered %1").arg(QFileInfo(path).fileName()));
+}
+
+void MainWindow::deleteSelection() { desk_.commit(tr("Delete"), withoutItems(desk_.settled(), desk_.selection())); }
+
+void MainWindow::duplicateSelection() {
+  std::vector<Id> copies;
+  desk_.commit(tr("Duplicate"), withCopies(desk_.settled(), desk_.selection(), {12, 12}, copies));
+  desk_.select(copies);
+}
+
+void MainWindow::reframeSelection() { desk_.setTool(ToolKind::Reframe); }
+
+void MainWindow::stepSheet(int by) {
+  const auto sheets = sheetsOf(desk_.settled());
+  for (std::size_t i = 0; i < sheets.size(); ++i) {
+    const auto to = static_cast<std::ptrdiff_t>(i) + by;
+    if (sheets[i]->id == desk_.sheet()->id && to >= 0 && to < std::ssize(sheets)) {
+      desk_.goToSheet(sheets[static_cast<std::size_t>(to)]->id);
+      return;
+    }
+  }
+}
+
+}  // namespace widecut

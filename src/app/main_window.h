@@ -1,0 +1,70 @@
+// The window: everything that is seen, put together.
+#pragma once
+
+#include <QMainWindow>
+#include <functional>
+
+#include "app/desk.h"
+
+class QAction;
+class QActionGroup;
+class QLabel;
+class QMenu;
+
+namespace widecut {
+
+class Mat;
+
+class MainWindow : public QMainWindow {
+  Q_OBJECT
+ public:
+  explicit MainWindow(QWidget* parent = nullptr);
+  /// Opens a project file; on a problem says so and leaves what is open alone.
+  bool openFile(const QString& path);
+  Desk& desk() { return desk_; }
+
+ protected:
+  void closeEvent(QCloseEvent* event) override;
+
+ private:
+  /// One command of the menus: declared once; the menu, the key and when it applies follow.
+  struct Command {
+    QString menu, text;
+    QKeySequence key;
+    std::function<void()> run;
+    std::function<bool()> applies;
+    QString name = {};
+    bool lineBefore = false;
+  };
+  void addCommands();
+  std::vector<Command> projectCommands();
+  std::vector<Command> editCommands();
+  std::vector<Command> cutCommands();
+  std::vector<Command> otherCommands();
+  QWidget* buildToolRow();
+  void buildLayout();
+  void refreshActions();
+  void refreshTitle();
+
+  bool mayDiscard();
+  bool save();
+  bool saveAs();
+  void placePhoto(const QString& path, std::optional<Point> at);
+  void askForPhoto();
+  void deliverSomething();
+  void deleteSelection();
+  void duplicateSelection();
+  void reframeSelection();
+  void stepSheet(int by);
+  void complain(const QString& message);
+
+  Desk desk_;
+  Mat* mat_ = nullptr;
+  QLabel *hint_ = nullptr, *position_ = nullptr, *title_ = nullptr;
+  QAction* zoomButton_ = nullptr;
+  std::vector<std::pair<QAction*, std::function<bool()>>> conditional_;
+  QAction *undo_ = nullptr, *redo_ = nullptr;
+  QTimer toldEnd_;
+};
+
+}  // namespace widecut

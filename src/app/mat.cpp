@@ -1,0 +1,296 @@
+#include "app/mat.h"
+
+#include <QDragEnterEvent>
+#include <QMimeData>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+
+#include "app/draw_tool.h"
+#include "app/reframe_tool.h"
+#include "app/select_tool.h"
+#include "app/theme.h"
+#include "geometry/measure.h"
+#include "output/raster.h"
+
+namespace widecut {
+namespace {
+
+constexpr int rulerSize = 18;
+constexpr double pointsPerMillimetre = 72 / 25.4;
+constexpr double leastZoom = 0.02, mostZoom = 128;
+
+/// The ruler's step in millimetres at which numbers do not crowd.
+double rulerStep(double zoom) {
+  for (const double step : {1, 2, 5, 10, 20, 50, 100, 200, 500, 1000})
+    if (step * pointsPerMillimetre * zoom >= 46) return step;
+  return 2000;
+}
+
+QString photoIn(const QMimeData* data) {
+  for (const QUrl& url : data->urls())
+    if (url.isLocalFile()) return url.toLocalFile();
+  return {};
+}
+
+}  // namespace
+
+Mat::Mat(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk), cache_(desk.photos()) {
+  setObjectName("mat");
+  setAccessibleName(tr("Mat with the sheet"));
+  setFocusPolicy(Qt::StrongFocus);
+  setMouseTracking(true);
+  setAcceptDrops(true);
+  setMinimumSize(320, 200);
+  setAttribute(Qt::WA_OpaquePaintEvent);
+  tools_[ToolKind::Select] = std::make_unique<SelectTool>(*this, desk);
+  tools_[ToolKind::Rectangle] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Rectangle);
+  tools_[ToolKind::Ellipse] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Ellipse);
+  tools_[ToolKind::Reframe] = std::make_unique<ReframeTool>(*this, desk);
+  connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
+  connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);
+  connect(&desk, &Desk::sheetChanged, this, &Mat::fitSheet);
+  connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
+  connect(&desk, &Desk::photosReady, this, [this] {
+    cache_.photosReady();
+    update();
+  });
+}
+
+Mat::~Mat() = default;
+
+Tool& Mat::tool() const { return *tools_.at(toolInHand_); }
+
+void Mat::takeUpTool() {
+  tool().putAway();
+  toolInHand_ = desk_.tool();
+  refresh();
+}
+
+void Mat::refresh() {
+  setCursor(tool().cursor());
+  update();
+  emit hintChanged();
+}
+
+QString Mat::hint() const { return tool().hint(); }
+
+QPointF Mat::toMat(Point p) const { return {origin_.x() + p.x * zoom_, origin_.y() + p.y * zoom_}; }
+Point Mat::toSheet(QPointF p) const { return {(p.x() - origin_.x()) / zoom_, (p.y() - origin_.y()) / zoom_}; }
+QTransform Mat::sheetToMat() const { return {zoom_, 0, 0, zoom_, origin_.x(), origin_.y()}; }
+
+Pointer Mat::pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const { return {onMat, toSheet(onMat), keys}; }
+
+QRectF Mat::sheetArea() const {
+  const SheetPtr sheet = desk_.sheet();
+  return {toMat({0, 0}), toMat({sheet->width, sheet->height})};
+}
+
+void Mat::fitSheet() {
+  const SheetPtr sheet = desk_.sheet();
+  const double room = 34;
+  const double w = width() - rulerSize - 2 * room, h = height() - rulerSize - 2 * room;
+  zoom_ = std::clamp(std::min(w / sheet->width, h / sheet->height), leastZoom, mostZoom);
+  origin_ = QPointF(std::round(rulerSize + room + (w - sheet->width * zoom_) / 2),
+                    std::round(rulerSize + room + (h - sheet->height * zoom_) / 2));
+  fitted_ = true;
+  refresh();
+  emit zoomChanged();
+}
+
+void Mat::zoomBy(double factor, std::optional<QPointF> about) {
+  const QPointF at = about.value_or(QPointF(rulerSize + (width() - rulerSize) / 2.0, rulerSize + (height() - rulerSize) / 2.0));
+  const Point kept = toSheet(at);
+  zoom_ = std::clamp(zoom_ * factor, leastZoom, mostZoom);
+  origin_ = QPointF(std::round(at.x() - kept.x * zoom_), std::round(at.y() - kept.y * zoom_));
+  fitted_ = false;
+  refresh();
+  emit zoomChanged();
+}
+
+void Mat::panBy(QPointF pixels) {
+  origin_ += QPointF(std::round(pixels.x()), std::round(pixels.y()));
+  fitted_ = false;
+  refresh();
+}
+
+void Mat::resizeEvent(QResizeEvent*) {
+  if (fitted_) fitSheet();
+}
+
+void Mat::paintEvent(QPaintEvent*) {
+  QPainter painter(this);
+  const SheetPtr sheet = desk_.sheet();
+  paintMat(painter);
+  paintPaper(painter, *sheet);
+
+  const double ratio = devicePixelRatioF();
+  painter.save();
+  painter.translate(origin_);
+  painter.scale(1 / ratio, 1 / ratio);
+  const QRectF visible(-origin_.x() * ratio, -origin_.y() * ratio, width() * ratio, height() * ratio);
+  cache_.draw(painter, desk_.project(), *sheet, zoom_ * ratio, visible.toAlignedRect());
+  painter.restore();
+
+  // What overhangs the sheet stays visible but steps back.
+  QPainterPath beyond;
+  beyond.addRect(rect());
+  beyond.addRect(sheetArea());
+  QColor veil = theme::mat;
+  veil.setAlpha(175);
+  painter.fillPath(beyond, veil);
+
+  painter.setRenderHint(QPainter::Antialiasing);
+  tool().paint(painter);
+  painter.setRenderHint(QPainter::Antialiasing, false);
+  paintRulers(painter);
+}
+
+void Mat::paintMat(QPainter& painter) const {
+  painter.fillRect(rect(), theme::mat);
+  double step = 10 * pointsPerMillimetre * zoom_;
+  while (step < 7) step *= 10;
+  painter.setPen(theme::matLine);
+  const auto first = [&](double origin) { return origin - std::ceil(origin / step) * step; };
+  for (double x = first(origin_.x()); x < width(); x += step) painter.drawLine(QPointF(x, 0), QPointF(x, height()));
+  for (double y = first(origin_.y()); y < height(); y += step) painter.drawLine(QPointF(0, y), QPointF(width(), y));
+}
+
+void Mat::paintPaper(QPainter& painter, const Sheet& sheet) const {
+  const QRectF area = sheetArea();
+  painter.fillRect(area.translated(3, 4), QColor(20, 34, 31, 110));
+  painter.fillRect(area, painterColour(sheet.paper));
+  QPen fold(QColor(0xC9, 0x8F, 0x80), 1, Qt::DotLine);
+  painter.setPen(fold);
+  for (const double x : sheet.folds) painter.drawLine(toMat({x, 0}), toMat({x, sheet.height}));
+}
+
+void Mat::paintRulers(QPainter& painter) const {
+  painter.fillRect(0, 0, width(), rulerSize, theme::sand);
+  painter.fillRect(0, 0, rulerSize, height(), theme::sand);
+  painter.setFont(theme::font(10));
+  painter.setPen(theme::slate);
+  const double step = rulerStep(zoom_), pixels = step * pointsPerMillimetre * zoom_;
+  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.x()) / pixels)); origin_.x() + i * pixels < width(); ++i) {
+    const double x = std::round(origin_.x() + i * pixels);
+    painter.drawLine(QPointF(x, rulerSize - 6), QPointF(x, rulerSize - 1));
+    painter.drawText(QPointF(x + 3, rulerSize - 6), QString::number(i * step));
+  }
+  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.y()) / pixels)); origin_.y() + i * pixels < height(); ++i) {
+    const double y = std::round(origin_.y() + i * pixels);
+    painter.drawLine(QPointF(rulerSize - 6, y), QPointF(rulerSize - 1, y));
+    painter.save();
+    painter.translate(rulerSize - 7, y - 3);
+    painter.rotate(-90);
+    painter.drawText(QPointF(0, 0), QString::number(i * step));
+    painter.restore();
+  }
+  painter.fillRect(0, 0, rulerSize, rulerSize, theme::sand);
+  painter.setPen(theme::rule);
+  painter.drawLine(rulerSize, rulerSize, width(), rulerSize);
+  painter.drawLine(rulerSize, rulerSize, rulerSize, height());
+}
+
+void Mat::mousePressEvent(QMouseEvent* event) {
+  setFocus(Qt::MouseFocusReason);
+  if (event->button() == Qt::MiddleButton || (event->button() == Qt::LeftButton && spaceHeld_)) {
+    panningFrom_ = event->position();
+    setCursor(Qt::ClosedHandCursor);
+    return;
+  }
+  if (event->button() == Qt::LeftButton) tool().press(pointerOf(event->position(), event->modifiers()));
+  refresh();
+}
+
+void Mat::mouseMoveEvent(QMouseEvent* event) {
+  lastPointer_ = event->position();
+  if (panningFrom_) {
+    panBy(event->position() - *panningFrom_);
+    panningFrom_ = event->position();
+    setCursor(Qt::ClosedHandCursor);
+    return;
+  }
+  const Pointer pointer = pointerOf(event->position(), event->modifiers());
+  if (event->buttons() & Qt::LeftButton)
+    tool().drag(pointer);
+  else
+    tool().hover(pointer);
+  refresh();
+  emit pointerMoved(pointer.onSheet);
+}
+
+void Mat::mouseReleaseEvent(QMouseEvent* event) {
+  if (panningFrom_) {
+    panningFrom_.reset();
+    refresh();
+    return;
+  }
+  if (event->button() == Qt::LeftButton) tool().release(pointerOf(event->position(), event->modifiers()));
+  refresh();
+}
+
+void Mat::mouseDoubleClickEvent(QMouseEvent* event) {
+  if (event->button() == Qt::LeftButton) tool().doubleClick(pointerOf(event->position(), event->modifiers()));
+  refresh();
+}
+
+void Mat::wheelEvent(QWheelEvent* event) {
+  const double steps = event->angleDelta().y() / 120.0;
+  const Pointer pointer = pointerOf(event->position(), event->modifiers());
+  if (event->modifiers() & Qt::ControlModifier) {
+    zoomBy(std::pow(1.2, steps), event->position());
+  } else if (!tool().wheel(pointer, steps)) {
+    const QPointF pixels = event->pixelDelta().isNull() ? QPointF(event->angleDelta()) / 120.0 * 60 : QPointF(event->pixelDelta());
+    panBy(event->modifiers() & Qt::ShiftModifier && pixels.x() == 0 ? QPointF(pixels.y(), 0) : pixels);
+  }
+  event->accept();
+  refresh();
+}
+
+bool Mat::nudge(const QKeyEvent& event) {
+  Point way;
+  switch (event.key()) {
+    case Qt::Key_Left: way = {-1, 0}; break;
+    case Qt::Key_Right: way = {1, 0}; break;
+    case Qt::Key_Up: way = {0, -1}; break;
+    case Qt::Key_Down: way = {0, 1}; break;
+    default: return false;
+  }
+  if (desk_.selection().empty()) {
+    panBy(QPointF(-way.x * 60, -way.y * 60));
+    return true;
+  }
+  double step = pointsPerMillimetre;
+  if (event.modifiers() & Qt::ShiftModifier) step *= 10;
+  if (event.modifiers() & Qt::ControlModifier) step /= 10;
+  desk_.commit(tr("Nudge"), withMapped(desk_.settled(), desk_.selection(), Affine::move(way * step)));
+  return true;
+}
+
+void Mat::keyPressEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) {
+    spaceHeld_ = true;
+    setCursor(Qt::OpenHandCursor);
+    return;
+  }
+  if (!tool().key(*event) && !nudge(*event)) QWidget::keyPressEvent(event);
+  refresh();
+}
+
+void Mat::keyReleaseEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) spaceHeld_ = false;
+  refresh();
+}
+
+void Mat::leaveEvent(QEvent*) { emit pointerMoved(std::nullopt); }
+
+void Mat::dragEnterEvent(QDragEnterEvent* event) {
+  if (!photoIn(event->mimeData()).isEmpty()) event->acceptProposedAction();
+}
+
+void Mat::dropEvent(QDropEvent* event) {
+  event->acceptProposedAction();
+  emit photoDropped(photoIn(event->mimeData()), toSheet(event->position()));
+}
+
+}  // namespace widecut

@@ -1,0 +1,41 @@
+// A field for a length, an angle or a share.
+#pragma once
+
+#include <QLineEdit>
+#include <optional>
+
+#include "geometry/measure.h"
+
+namespace widecut {
+
+/// Takes units and sums. Says `tried` while what is typed can be read, and `settled` when it is let go.
+class MeasureField : public QLineEdit {
+  Q_OBJECT
+ public:
+  MeasureField(const QString& name, Unit unit, QString suffix = {}, QWidget* parent = nullptr);
+  /// Shows a value (points for lengths); nothing while several items differ. Typing is not disturbed.
+  void show(std::optional<double> value);
+
+ signals:
+  void tried(double value);
+  void settled(double value);
+  /// Escape: what was tried is to be taken back.
+  void dropped();
+
+ protected:
+  void keyPressEvent(QKeyEvent* event) override;
+  void focusOutEvent(QFocusEvent* event) override;
+  void wheelEvent(QWheelEvent* event) override;
+
+ private:
+  QString shownText() const;
+  void finish();
+  void step(double by);
+
+  Unit unit_;
+  QString suffix_;
+  std::optional<double> value_;
+  bool typing_ = false;
+};
+
+}  // namespace widecut

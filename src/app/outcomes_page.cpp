@@ -1,0 +1,151 @@
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+
+#include "app/bench.h"
+#include "app/cards.h"
+#include "app/clear_layout.h"
+#include "app/item_picture.h"
+#include "app/theme.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+constexpr QSize pictureSize{128, 70};
+
+struct OutcomeFace {
+  QString name, sign, key;
+  QColor edge;
+};
+
+OutcomeFace faceOf(Outcome outcome, const std::vector<ItemPtr>& items) {
+  const QString front = items.size() == 2 ? QString::fromStdString(items.back()->name) : Bench::tr("the front ones");
+  const QString back = items.size() == 2 ? QString::fromStdString(items.front()->name) : Bench::tr("the others");
+  switch (outcome) {
+    case Outcome::Union: return {Bench::tr("Union"), "+", "U", theme::pine};
+    case Outcome::SubtractFront: return {Bench::tr("Subtract %1").arg(front), "−", "S", theme::rust};
+    case Outcome::SubtractBack: return {Bench::tr("Subtract %1").arg(back), "−", "⇧S", theme::rust};
+    case Outcome::Intersect: return {Bench::tr("Intersect"), "∩", "I", theme::blue};
+    case Outcome::Exclude: return {Bench::tr("Exclude"), "⊕", "X", theme::ochre};
+  }
+  return {};
+}
+
+bool showsPhoto(const Item& item) { return item.style.photo || (item.recipe() && item.recipe()->photoFrom); }
+
+}  // namespace
+
+OutcomesPage::OutcomesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
+  row_ = new QHBoxLayout(this);
+  row_->setContentsMargins(14, 8, 14, 6);
+  row_->setSpacing(12);
+}
+
+void OutcomesPage::refresh(bool selection) {
+  // While an outcome is tried on the mat its cards must stay under the pointer.
+  if (selection || !desk_.isTrying()) rebuild();
+}
+
+void OutcomesPage::tryOut(Outcome outcome) {
+  const std::vector<Id> items = desk_.selection();
+  Id made = 0;
+  desk_.tryOut(combined(desk_.settled(), items, outcome, desk_.lookFor(items, outcome), made));
+}
+
+void OutcomesPage::rebuild() {
+  clearLayout(*row_);
+  const Project& project = desk_.settled();
+  const std::vector<Id> ids = desk_.selection();
+  const auto items = combinable(project, ids);
+  auto* column = new QVBoxLayout;
+  column->setSpacing(5);
+  row_->addLayout(column);
+  QString names;
+  for (const ItemPtr& item : items) names += (names.isEmpty() ? "" : tr(", ")) + QString::fromStdString(item->name);
+  auto* heading = new QLabel(items.size() == 2 ? tr("What %1 and %2 can become")
+                                                     .arg(QString::fromStdString(items.front()->name),
+                                                          QString::fromStdString(items.back()->name))
+                                               : items.size() > 2 ? tr("What these %1 items can become").arg(items.size())
+                                                                  : tr("Parts of a cutout: each keeps its own role"),
+                             this);
+  heading->setToolTip(names);
+  heading->setFont(theme::heading());
+  heading->setStyleSheet("color: #5F6B67");
+  column->addWidget(heading);
+  auto* cards = new QHBoxLayout;
+  cards->setSpacing(8);
+  column->addLayout(cards);
+  column->addStretch(1);
+  if (items.size() < 2) {
+    row_->addStretch(1);
+    return;
+  }
+  Box around;
+  for (const ItemPtr& item : items) around.add(boxInParent(*item));
+  for (const Outcome outcome : allOutcomes) {
+    Id made = 0;
+    const LookChoice look = desk_.lookFor(ids, outcome);
+    const Project changed = combined(project, ids, outcome, look, made);
+    const ItemPtr result = findItem(changed, made);
+    const OutcomeFace face = faceOf(outcome, items);
+    auto* card = new Card(face.name, face.key, face.edge,
+                          pictureOf({result}, changed.media, desk_.photos(), pictureSize, devicePixelRatioF(), around), this);
+    card->setSign(face.sign);
+    card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
+    connect(card, &Card::entered, this, [this, outcome] { tryOut(outcome); });
+    connect(card, &Card::left, &desk_, &Desk::stopTrying);
+    connect(card, &Card::clicked, this, [this, outcome] {
+      desk_.stopTrying();
+      desk_.makeOutcome(outcome);
+    });
+    cards->addWidget(card);
+  }
+  auto* looks = new QVBoxLayout;
+  looks->setSpacing(4);
+  row_->addLayout(looks);
+  addChips(*looks, tr("Keeps the look of"), items, false);
+  addChips(*looks, tr("Keeps the photo of"), items, true);
+  looks->addStretch(1);
+  row_->addStretch(1);
+}
+
+void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items, bool photos) {
+  std::vector<ItemPtr> offered;
+  for (const ItemPtr& item : items)
+    if (!photos || showsPhoto(*item)) offered.push_back(item);
+  if (photos && offered.empty()) return;
+  auto* label = new QLabel(heading, this);
+  label->setFont(theme::heading());
+  label->setStyleSheet("color: #5F6B67");
+  column.addWidget(label);
+  auto* row = new QHBoxLayout;
+  row->setSpacing(5);
+  column.addLayout(row);
+  const LookChoice current = desk_.lookFor(desk_.selection(), Outcome::Union);
+  const auto chip = [&](const QString& name, bool marked, const auto& choose) {
+    auto* button = new QPushButton(this);
+    button->setText((marked ? "● " : "") + button->fontMetrics().elidedText(name, Qt::ElideRight, 90));
+    button->setToolTip(name);
+    button->setAccessibleName(heading + " " + name);
+    button->setCheckable(true);
+    button->setChecked(marked);
+    button->setObjectName((photos ? "photoOf " : "lookOf ") + name);
+    button->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
+    connect(button, &QPushButton::clicked, this, choose);
+    row->addWidget(button);
+  };
+  constexpr std::size_t most = 4;
+  for (std::size_t i = 0; i < std::min(offered.size(), most); ++i) {
+    const Id id = offered[i]->id;
+    const QString name = QString::fromStdString(offered[i]->name);
+    if (photos)
+      chip(name, current.photo == id, [this, id] { desk_.choosePhoto(id); });
+    else
+      chip(name, current.look == id, [this, id] { desk_.chooseLook(id); });
+  }
+  if (photos) chip(tr("none"), current.photo == 0, [this] { desk_.choosePhoto(Id{0}); });
+  row->addStretch(1);
+}
+
+}  // namespace widecut

@@ -1,0 +1,165 @@
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QScrollArea>
+
+#include "app/bench.h"
+#include "app/cards.h"
+#include "app/clear_layout.h"
+#include "app/item_picture.h"
+#include "app/theme.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+constexpr QSize chipPicture{84, 50};
+constexpr QSize resultPicture{112, 74};
+
+Role nextRole(Role role) { return static_cast<Role>((static_cast<int>(role) + 1) % 4); }
+
+QString sentence(Role role) {
+  switch (role) {
+    case Role::Add: return RecipePage::tr("adds");
+    case Role::Subtract: return RecipePage::tr("subtracts");
+    case Role::Intersect: return RecipePage::tr("intersects");
+    case Role::Exclude: return RecipePage::tr("excludes");
+  }
+  return {};
+}
+
+/// A part as a chip shows it: always visible, with a tone of its role when it has no fill of its own.
+ItemPtr forChip(const Item& part, Role role) {
+  Item shown = part;
+  shown.hidden = false;
+  shown.style.opacity = 1;
+  if (!shown.style.photo && !(shown.recipe() && shown.recipe()->photoFrom)) {
+    const QColor c = theme::colourOf(role);
+    shown.style.fill = Colour{static_cast<std::uint8_t>(c.red()), static_cast<std::uint8_t>(c.green()),
+                              static_cast<std::uint8_t>(c.blue()), 90};
+    shown.style.line.reset();
+  }
+  return std::make_shared<const Item>(std::move(shown));
+}
+
+}  // namespace
+
+RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(14, 8, 14, 4);
+  column->setSpacing(4);
+  auto* top = new QHBoxLayout;
+  heading_ = new QLabel(this);
+  heading_->setFont(theme::heading());
+  heading_->setStyleSheet("color: #5F6B67");
+  formula_ = new QLabel(this);
+  formula_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+  formula_->setAccessibleName(tr("Formula"));
+  auto* lift = new QPushButton(tr("Lift parts out"), this);
+  lift->setObjectName("liftParts");
+  lift->setToolTip(tr("Ends the cutout: every part becomes an item again, with its own look"));
+  connect(lift, &QPushButton::clicked, this, [this] {
+    const ItemPtr item = desk_.onlyItem();
+    if (!item) return;
+    std::vector<Id> parts;
+    desk_.commit(tr("Lift parts out"), withPartsLifted(desk_.settled(), item->id, parts));
+    desk_.select(parts);
+  });
+  top->addWidget(heading_);
+  top->addSpacing(14);
+  top->addWidget(formula_, 1);
+  top->addWidget(lift);
+  column->addLayout(top);
+
+  auto* scroll = new QScrollArea(this);
+  scroll->setWidgetResizable(true);
+  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setFrameShape(QFrame::NoFrame);
+  rowHolder_ = new QWidget(scroll);
+  row_ = new QHBoxLayout(rowHolder_);
+  row_->setContentsMargins(0, 0, 0, 0);
+  row_->setSpacing(6);
+  scroll->setWidget(rowHolder_);
+  column->addWidget(scroll, 1);
+}
+
+void RecipePage::refresh(bool) {
+  const ItemPtr item = desk_.onlyItem();
+  if (!item || !item->recipe()) return;
+  std::vector<std::string> names;
+  for (const ItemPtr& part : item->recipe()->parts) names.push_back(part->name);
+  heading_->setText(tr("Recipe of “%1”").arg(QString::fromStdString(item->name)));
+  formula_->setText(formula_->fontMetrics().elidedText(QString::fromStdString(item->recipe()->formula.text(names)),
+                                                       Qt::ElideRight, std::max(120, width() - 420)));
+  // While something is dragged only the result follows, so that the signs stay under the pointer.
+  if (desk_.isTrying() && result_)
+    showResult(*item);
+  else
+    rebuild(*item);
+}
+
+void RecipePage::showResult(const Item& cutout) {
+  Item upright = cutout;
+  upright.turn = 0;
+  result_->setPixmap(QPixmap::fromImage(pictureOf({std::make_shared<const Item>(std::move(upright))},
+                                                  desk_.project().media, desk_.photos(), resultPicture,
+                                                  devicePixelRatioF())));
+}
+
+void RecipePage::rebuild(const Item& cutout) {
+  clearLayout(*row_);
+  const Recipe& recipe = *cutout.recipe();
+  const Media& media = desk_.project().media;
+  const auto roles = recipe.formula.operators();
+  const auto brackets = recipe.formula.brackets();
+  Box around;
+  for (const ItemPtr& part : recipe.parts) around.add(boxInParent(*part));
+  const auto bracketLabel = [&](int count, QChar sign) {
+    if (count == 0) return;
+    auto* label = new QLabel(QString(count, sign), rowHolder_);
+    label->setFont(theme::font(30));
+    row_->addWidget(label);
+  };
+  for (std::size_t i = 0; i < recipe.parts.size(); ++i) {
+    const ItemPtr& part = recipe.parts[i];
+    const Role role = i == 0 ? Role::Add : roles[i - 1];
+    if (i > 0) {
+      auto* sign = new SignButton(theme::signOf(role), theme::colourOf(role), rowHolder_);
+      const QString name = QString::fromStdString(part->name);
+      sign->setObjectName(QString("sign%1").arg(i));
+      sign->setAccessibleName(tr("%1 %2").arg(name, sentence(role)));
+      sign->setToolTip(tr("“%1” %2. Click: it %3.").arg(name, sentence(role), sentence(nextRole(role))));
+      connect(sign, &SignButton::clicked, this, [this, id = cutout.id, i, role] {
+        const auto index = static_cast<int>(i) - 1;
+        desk_.commit(tr("Change role"), withRole(desk_.settled(), id, index, nextRole(role)));
+      });
+      row_->addWidget(sign);
+    }
+    bracketLabel(brackets[i].before, '(');
+    auto* chip = new Card(QString::fromStdString(part->name), {}, theme::colourOf(role),
+                          pictureOf({forChip(*part, role)}, media, desk_.photos(), chipPicture, devicePixelRatioF(), part->style.photo ? Box{} : around),
+                          rowHolder_);
+    chip->setObjectName(QString("part%1").arg(i));
+    chip->setEye(part->hidden);
+    connect(chip, &Card::clicked, this, [this, id = part->id] { desk_.select({id}); });
+    connect(chip, &Card::eyeClicked, this, [this, id = part->id] {
+      desk_.commit(tr("Leave out or take in"), withItem(desk_.settled(), id, [](const Item& before) {
+                     Item after = before;
+                     after.hidden = !before.hidden;
+                     return after;
+                   }));
+    });
+    row_->addWidget(chip);
+    bracketLabel(brackets[i].after, ')');
+  }
+  auto* equals = new SignButton("=", theme::ink, rowHolder_);
+  equals->setEnabled(false);
+  row_->addWidget(equals);
+  result_ = new QLabel(rowHolder_);
+  result_->setAccessibleName(tr("Result"));
+  showResult(cutout);
+  row_->addWidget(result_);
+  row_->addStretch(1);
+}
+
+}  // namespace widecut

@@ -1,0 +1,43 @@
+// Tool 1: select, move, resize, turn; and the parts of a selected cutout.
+#pragma once
+
+#include "app/selection_frame.h"
+#include "app/tool.h"
+
+namespace widecut {
+
+class SelectTool : public Tool {
+ public:
+  using Tool::Tool;
+  void press(const Pointer& pointer) override;
+  void drag(const Pointer& pointer) override;
+  void release(const Pointer& pointer) override;
+  void hover(const Pointer& pointer) override;
+  void doubleClick(const Pointer& pointer) override;
+  bool key(QKeyEvent& event) override;
+  void putAway() override;
+  void paint(QPainter& painter) override;
+  QString hint() const override;
+  QCursor cursor() const override;
+
+ private:
+  enum class Doing : unsigned char { Nothing, Pressed, Moving, Gripping, Marquee };
+
+  /// What a press here would take hold of: a part of the selected cutout, an item, or nothing.
+  Id targetAt(const Pointer& pointer) const;
+  /// The cutout whose parts show: the selected one, or the one that the selected part belongs to.
+  Id openCutout() const;
+  double reach() const;
+  void paintGhosts(QPainter& painter, Id cutout) const;
+  void stop();
+
+  Doing doing_ = Doing::Nothing;
+  Pointer pressed_{};
+  Pointer now_{};
+  Id hovered_ = 0;
+  bool wasSelected_ = false;
+  std::optional<Grip> grip_;
+  std::optional<SelectionFrame> frame_;
+};
+
+}  // namespace widecut

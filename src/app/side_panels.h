@@ -1,0 +1,42 @@
+// Left of the mat: the sheets, grouped by piece, and the stack of the sheet.
+#pragma once
+
+#include <QTimer>
+#include <QTreeWidget>
+#include <map>
+
+#include "app/desk.h"
+
+class QVBoxLayout;
+
+namespace widecut {
+
+/// Thumbnails of every sheet; a click goes there.
+class SheetsPanel : public QWidget {
+  Q_OBJECT
+ public:
+  explicit SheetsPanel(Desk& desk, QWidget* parent = nullptr);
+
+ private:
+  void rebuild();
+  Desk& desk_;
+  QVBoxLayout* column_;
+  QTimer soon_;
+};
+
+/// The items of the sheet, front first; parts of cutouts under them.
+class StackPanel : public QTreeWidget {
+  Q_OBJECT
+ public:
+  explicit StackPanel(Desk& desk, QWidget* parent = nullptr);
+
+ private:
+  void rebuild();
+  void showSelection();
+  void add(QTreeWidgetItem* under, const Item& item, const QString& sign);
+  Desk& desk_;
+  std::map<Id, QTreeWidgetItem*> rows_;
+  bool showing_ = false;
+};
+
+}  // namespace widecut

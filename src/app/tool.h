@@ -1,0 +1,54 @@
+// What the mouse does on the mat.
+#pragma once
+
+#include <QCursor>
+#include <QPointF>
+#include <QString>
+
+#include "geometry/point.h"
+
+class QKeyEvent;
+class QPainter;
+
+namespace widecut {
+
+class Desk;
+class Mat;
+
+/// Where the pointer is, on the mat and on the sheet.
+struct Pointer {
+  QPointF onMat;
+  Point onSheet;
+  Qt::KeyboardModifiers keys;
+};
+
+/// One tool of the row. A tool shows what it would do before it does it.
+class Tool {
+ public:
+  Tool(Mat& mat, Desk& desk) : mat_(mat), desk_(desk) {}
+  virtual ~Tool() = default;
+  Tool(const Tool&) = delete;
+  Tool& operator=(const Tool&) = delete;
+
+  virtual void press(const Pointer&) {}
+  virtual void drag(const Pointer&) {}
+  virtual void release(const Pointer&) {}
+  virtual void hover(const Pointer&) {}
+  virtual void doubleClick(const Pointer&) {}
+  /// `steps` is the wheel's turn in notches, away from the person positive. True when the tool used it.
+  virtual bool wheel(const Pointer&, double /*steps*/) { return false; }
+  /// True when the tool used the key.
+  virtual bool key(QKeyEvent&) { return false; }
+  /// The tool is being put away, or what it works on is gone: nothing half-done may stay.
+  virtual void putAway() {}
+  /// Paints over the sheet, in the mat's pixels.
+  virtual void paint(QPainter&) {}
+  virtual QString hint() const = 0;
+  virtual QCursor cursor() const { return Qt::ArrowCursor; }
+
+ protected:
+  Mat& mat_;
+  Desk& desk_;
+};
+
+}  // namespace widecut

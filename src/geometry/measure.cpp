@@ -1,0 +1,149 @@
+#include "geometry/measure.h"
+
+#include <cctype>
+#include <charconv>
+#include <cmath>
+
+namespace widecut {
+namespace {
+
+constexpr double pointsPerMillimetre = 72 / 25.4;
+
+/// A number that may carry a unit: `isLength` once a unit has been seen.
+struct Amount {
+  double value = 0;
+  bool isLength = false;
+};
+
+class MeasureReader {
+ public:
+  MeasureReader(std::string_view text, Unit unit) : text_(text), unit_(unit) {}
+
+  Result<double> read(double before) {
+    skipSpace();
+    const char first = peek();
+    if ((first == '+' || first == '-') && peek(1) == '=') {
+      at_ += 2;
+      const double by = inPoints(sum());
+      return finished(first == '+' ? before + by : before - by);
+    }
+    if (first == '*' || first == '/') {
+      ++at_;
+      const double by = sum().value;
+      return finished(first == '*' ? before * by : before / by);
+    }
+    return finished(inPoints(sum()));
+  }
+
+ private:
+  Result<double> finished(double value) {
+    skipSpace();
+    if (!good_ || at_ < text_.size()) return problem("“" + std::string(text_) + "” is not a number here");
+    if (!std::isfinite(value) || std::abs(value) > 1e9) return problem("“" + std::string(text_) + "” is out of range");
+    return value;
+  }
+  double bareUnit() const { return unit_ == Unit::Millimetre ? pointsPerMillimetre : 1; }
+  double inPoints(Amount a) const { return a.isLength ? a.value : a.value * bareUnit(); }
+  char peek(std::size_t ahead = 0) const { return at_ + ahead < text_.size() ? text_[at_ + ahead] : '\0'; }
+  void skipSpace() {
+    while (std::isspace(static_cast<unsigned char>(peek()))) ++at_;
+  }
+  bool take(std::string_view word) {
+    skipSpace();
+    if (text_.substr(at_, word.size()) != word) return false;
+    at_ += word.size();
+    return true;
+  }
+
+  Amount sum() {
+    Amount total = product();
+    while (good_) {
+      const bool plus = take("+");
+      if (!plus && !take("-")) break;
+      const Amount next = product();
+      // Once one side has a unit, a bare number beside it is in the field's own.
+      if (total.isLength != next.isLength)
+        total = {plus ? inPoints(total) + inPoints(next) : inPoints(total) - inPoints(next), true};
+      else
+        total.value += plus ? next.value : -next.value;
+    }
+    return total;
+  }
+
+  Amount product() {
+    Amount total = factor();
+    while (good_) {
+      const bool times = take("*") || take("of");
+      if (!times && !take("/")) break;
+      const Amount next = factor();
+      total = {times ? total.value * next.value : total.value / next.value, total.isLength || next.isLength};
+    }
+    return total;
+  }
+
+  Amount factor() {
+    skipSpace();
+    if (++depth_ > 50) good_ = false;
+    if (!good_) return {};
+    Amount a;
+    if (take("-")) {
+      a = factor();
+      a.value = -a.value;
+    } else if (take("(")) {
+      a = sum();
+      good_ = good_ && take(")");
+    } else {
+      const auto [end, error] = std::from_chars(text_.data() + at_, text_.data() + text_.size(), a.value,
+                                                std::chars_format::fixed);
+      good_ = good_ && error == std::errc();
+      at_ = static_cast<std::size_t>(end - text_.data());
+      unit(a);
+    }
+    --depth_;
+    return a;
+  }
+
+  void unit(Amount& a) {
+    if (take("%") || take("°")) return;
+    if (unit_ == Unit::Plain) {
+      if (take("pt")) a.isLength = true;
+      return;
+    }
+    struct Named {
+      std::string_view name;
+      double points;
+    };
+    for (const Named u : {Named{"mm", pointsPerMillimetre}, Named{"cm", 10 * pointsPerMillimetre}, Named{"in", 72},
+                          Named{"pt", 1}, Named{"px", 0.75}})
+      if (take(u.name)) {
+        a = {a.value * u.points, true};
+        return;
+      }
+  }
+
+  std::string_view text_;
+  Unit unit_;
+  std::size_t at_ = 0;
+  int depth_ = 0;
+  bool good_ = true;
+};
+
+}  // namespace
+
+Result<double> parseMeasure(std::string_view text, Unit unit, double before) {
+  return MeasureReader(text, unit).read(before);
+}
+
+std::string measureText(double value, Unit unit, int decimals) {
+  if (unit == Unit::Millimetre) value /= pointsPerMillimetre;
+  const double rounding = std::pow(10.0, decimals);
+  const double shown = std::round(value * rounding) / rounding;
+  char digits[64];
+  const auto end = std::to_chars(digits, digits + sizeof digits, shown == 0 ? 0.0 : shown, std::chars_format::fixed).ptr;
+  std::string text(digits, end);
+  if (unit == Unit::Millimetre) text += " mm";
+  if (unit == Unit::Point) text += " pt";
+  return text;
+}
+
+}  // namespace widecut

@@ -1,0 +1,22 @@
+// Lengths and numbers as people type them.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "geometry/problem.h"
+
+namespace widecut {
+
+/// What a bare number means in a field.
+enum class Unit : unsigned char { Millimetre, Point, Plain };
+
+/// Reads what was typed into a field that held `before` (in points for lengths): sums with + - * / and
+/// brackets, the units mm cm in pt px (1/96 in), `1/3 of 297mm`, and `+=3`, `-=3`, `*2`, `/2` on the old value.
+/// The result is in points, or plain. Refuses what is not a finite number.
+Result<double> parseMeasure(std::string_view text, Unit unit, double before);
+
+/// The value with at most `decimals` decimals and its unit, as in "12.5 mm".
+std::string measureText(double value, Unit unit, int decimals = 2);
+
+}  // namespace widecut
