@@ -10,22 +10,27 @@
 #include "project/resolve.h"
 
 namespace widecut {
+namespace {
+
+QList<QKeySequence> standard(QKeySequence::StandardKey key) { return QKeySequence::keyBindings(key); }
+
+}  // namespace
 
 std::vector<MainWindow::Command> MainWindow::projectCommands() {
   const QString menu = tr("Project");
   return {
-      {menu, tr("New"), QKeySequence::New, [this] { if (mayDiscard()) desk_.startNew(); }, {}},
-      {menu, tr("Open…"), QKeySequence::Open,
+      {menu, tr("New"), standard(QKeySequence::New), [this] { if (mayDiscard()) desk_.startNew(); }, {}},
+      {menu, tr("Open…"), standard(QKeySequence::Open),
        [this] {
          if (!mayDiscard()) return;
          const QString path = QFileDialog::getOpenFileName(this, tr("Open a project"), {}, "Wide Cut projects (*.widecut)");
          if (!path.isEmpty()) openFile(path);
        },
        {}},
-      {menu, tr("Save"), QKeySequence::Save, [this] { save(); }, {}},
-      {menu, tr("Save as…"), QKeySequence::SaveAs, [this] { saveAs(); }, {}},
-      {menu, tr("Deliver…"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { deliverSomething(); }, {}, "deliver", true},
-      {menu, tr("Quit"), QKeySequence::Quit, [this] { close(); }, {}, {}, true},
+      {menu, tr("Save"), standard(QKeySequence::Save), [this] { save(); }, {}},
+      {menu, tr("Save as…"), standard(QKeySequence::SaveAs), [this] { saveAs(); }, {}},
+      {menu, tr("Deliver…"), {QKeySequence(Qt::CTRL | Qt::Key_E)}, [this] { deliverSomething(); }, {}, "deliver", true},
+      {menu, tr("Quit"), standard(QKeySequence::Quit), [this] { close(); }, {}, {}, true},
   };
 }
 
@@ -33,11 +38,11 @@ std::vector<MainWindow::Command> MainWindow::editCommands() {
   const QString edit = tr("Edit"), arrange = tr("Arrange");
   const auto some = [this] { return !desk_.selection().empty(); };
   return {
-      {edit, tr("Undo"), QKeySequence::Undo, [this] { desk_.undo(); }, [this] { return desk_.history().canUndo(); }, "undo"},
-      {edit, tr("Redo"), QKeySequence::Redo, [this] { desk_.redo(); }, [this] { return desk_.history().canRedo(); }, "redo"},
-      {edit, tr("Duplicate"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] { duplicateSelection(); }, some, {}, true},
-      {edit, tr("Delete"), QKeySequence(Qt::Key_Delete), [this] { deleteSelection(); }, some},
-      {edit, tr("Select all"), QKeySequence::SelectAll,
+      {edit, tr("Undo"), standard(QKeySequence::Undo), [this] { desk_.undo(); }, [this] { return desk_.history().canUndo(); }, "undo"},
+      {edit, tr("Redo"), {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)}, [this] { desk_.redo(); }, [this] { return desk_.history().canRedo(); }, "redo"},
+      {edit, tr("Duplicate"), {QKeySequence(Qt::CTRL | Qt::Key_D)}, [this] { duplicateSelection(); }, some, {}, true},
+      {edit, tr("Delete"), {QKeySequence(Qt::Key_Delete)}, [this] { deleteSelection(); }, some},
+      {edit, tr("Select all"), standard(QKeySequence::SelectAll),
        [this] {
          std::vector<Id> all;
          for (const ItemPtr& item : desk_.sheet()->items)
@@ -45,10 +50,10 @@ std::vector<MainWindow::Command> MainWindow::editCommands() {
          desk_.select(all);
        },
        {}, {}, true},
-      {edit, tr("Select nothing"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_A), [this] { desk_.select({}); }, some},
-      {arrange, tr("Bring to front"), QKeySequence(Qt::CTRL | Qt::Key_BracketRight),
+      {edit, tr("Select nothing"), {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_A)}, [this] { desk_.select({}); }, some},
+      {arrange, tr("Bring to front"), {QKeySequence(Qt::CTRL | Qt::Key_BracketRight)},
        [this] { desk_.commit(tr("Bring to front"), broughtToFront(desk_.settled(), desk_.selection())); }, some},
-      {arrange, tr("Send to back"), QKeySequence(Qt::CTRL | Qt::Key_BracketLeft),
+      {arrange, tr("Send to back"), {QKeySequence(Qt::CTRL | Qt::Key_BracketLeft)},
        [this] { desk_.commit(tr("Send to back"), sentToBack(desk_.settled(), desk_.selection())); }, some},
   };
 }
@@ -57,7 +62,7 @@ std::vector<MainWindow::Command> MainWindow::cutCommands() {
   const QString cut = tr("Cut"), fill = tr("Fill");
   const auto several = [this] { return desk_.outcomeItems().size() > 1; };
   const auto outcome = [&](const QString& text, const QKeySequence& key, Outcome o) {
-    return Command{cut, text, key, [this, o] { desk_.makeOutcome(o); }, several};
+    return Command{cut, text, {key}, [this, o] { desk_.makeOutcome(o); }, several};
   };
   return {
       outcome(tr("Union"), QKeySequence(Qt::Key_U), Outcome::Union),
@@ -72,8 +77,8 @@ std::vector<MainWindow::Command> MainWindow::cutCommands() {
          desk_.select(parts);
        },
        [this] { return desk_.onlyItem() && desk_.onlyItem()->recipe(); }, {}, true},
-      {fill, tr("Place photo…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_P), [this] { askForPhoto(); }, {}},
-      {fill, tr("Reframe the photo"), QKeySequence(Qt::Key_R), [this] { reframeSelection(); },
+      {fill, tr("Place photo…"), {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, [this] { askForPhoto(); }, {}},
+      {fill, tr("Reframe the photo"), {QKeySequence(Qt::Key_R)}, [this] { reframeSelection(); },
        [this] { return desk_.onlyItem() && shownPhoto(*desk_.onlyItem(), desk_.project().media); }},
   };
 }
@@ -81,19 +86,19 @@ std::vector<MainWindow::Command> MainWindow::cutCommands() {
 std::vector<MainWindow::Command> MainWindow::otherCommands() {
   const QString draw = tr("Draw"), sheets = tr("Sheets"), view = tr("View"), help = tr("Help");
   const auto tool = [&](const QString& text, Qt::Key key, ToolKind kind) {
-    return Command{draw, text, QKeySequence(key), [this, kind] { desk_.setTool(kind); }, {}};
+    return Command{draw, text, {QKeySequence(key)}, [this, kind] { desk_.setTool(kind); }, {}};
   };
   return {
       tool(tr("Select"), Qt::Key_1, ToolKind::Select),
       tool(tr("Rectangle"), Qt::Key_4, ToolKind::Rectangle),
       tool(tr("Ellipse"), Qt::Key_5, ToolKind::Ellipse),
       tool(tr("Reframe"), Qt::Key_9, ToolKind::Reframe),
-      {sheets, tr("Next sheet"), QKeySequence(Qt::Key_PageDown), [this] { stepSheet(1); }, {}},
-      {sheets, tr("Previous sheet"), QKeySequence(Qt::Key_PageUp), [this] { stepSheet(-1); }, {}},
-      {view, tr("Fit sheet"), QKeySequence(Qt::CTRL | Qt::Key_0), [this] { mat_->fitSheet(); }, {}},
-      {view, tr("Zoom in"), QKeySequence::ZoomIn, [this] { mat_->zoomBy(1.25); }, {}},
-      {view, tr("Zoom out"), QKeySequence::ZoomOut, [this] { mat_->zoomBy(0.8); }, {}},
-      {view, tr("Full screen"), QKeySequence(Qt::Key_F11), [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }, {}, {}, true},
+      {sheets, tr("Next sheet"), {QKeySequence(Qt::Key_PageDown)}, [this] { stepSheet(1); }, {}},
+      {sheets, tr("Previous sheet"), {QKeySequence(Qt::Key_PageUp)}, [this] { stepSheet(-1); }, {}},
+      {view, tr("Fit sheet"), {QKeySequence(Qt::CTRL | Qt::Key_0)}, [this] { mat_->fitSheet(); }, {}},
+      {view, tr("Zoom in"), standard(QKeySequence::ZoomIn), [this] { mat_->zoomBy(1.25); }, {}},
+      {view, tr("Zoom out"), standard(QKeySequence::ZoomOut), [this] { mat_->zoomBy(0.8); }, {}},
+      {view, tr("Full screen"), {QKeySequence(Qt::Key_F11)}, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }, {}, {}, true},
       {help, tr("About Wide Cut"), {},
        [this] {
          QMessageBox::about(this, tr("About Wide Cut"),
@@ -114,7 +119,7 @@ void MainWindow::addCommands() {
       QMenu* menu = menus.at(command.menu);
       if (command.lineBefore) menu->addSeparator();
       QAction* action = menu->addAction(command.text);
-      action->setShortcut(command.key);
+      action->setShortcuts(command.keys);
       action->setObjectName(command.name);
       connect(action, &QAction::triggered, this, command.run);
       if (command.applies) conditional_.emplace_back(action, command.applies);

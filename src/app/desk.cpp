@@ -141,6 +141,8 @@ void Desk::makeOutcome(Outcome outcome) {
   const LookChoice look = lookFor(items, outcome);
   commit(QString::fromUtf8(nameOf(outcome).data()), combined(settled(), items, outcome, look, made));
   lastOutcome_ = LastOutcome{items, made, history_.current()};
+  // The id may be that of the outcome before, but it is another cutout.
+  selection_.clear();
   select({made});
 }
 

@@ -30,7 +30,7 @@ class MainWindow : public QMainWindow {
   /// One command of the menus: declared once; the menu, the key and when it applies follow.
   struct Command {
     QString menu, text;
-    QKeySequence key;
+    QList<QKeySequence> keys;
     std::function<void()> run;
     std::function<bool()> applies;
     QString name = {};

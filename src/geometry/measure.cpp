@@ -9,10 +9,11 @@ namespace {
 
 constexpr double pointsPerMillimetre = 72 / 25.4;
 
-/// A number that may carry a unit: `isLength` once a unit has been seen.
+/// A number that may carry a unit: `isLength` once a unit has been seen, which is `unit` points.
 struct Amount {
   double value = 0;
   bool isLength = false;
+  double unit = 1;
 };
 
 class MeasureReader {
@@ -43,7 +44,7 @@ class MeasureReader {
     return value;
   }
   double bareUnit() const { return unit_ == Unit::Millimetre ? pointsPerMillimetre : 1; }
-  double inPoints(Amount a) const { return a.isLength ? a.value : a.value * bareUnit(); }
+  double inPoints(Amount a) const { return a.value * (a.isLength ? a.unit : bareUnit()); }
   char peek(std::size_t ahead = 0) const { return at_ + ahead < text_.size() ? text_[at_ + ahead] : '\0'; }
   void skipSpace() {
     while (std::isspace(static_cast<unsigned char>(peek()))) ++at_;
@@ -63,7 +64,9 @@ class MeasureReader {
       const Amount next = product();
       // Once one side has a unit, a bare number beside it is in the field's own.
       if (total.isLength != next.isLength)
-        total = {plus ? inPoints(total) + inPoints(next) : inPoints(total) - inPoints(next), true};
+        total = {inPoints(total) + (plus ? inPoints(next) : -inPoints(next)), true, 1};
+      else if (total.isLength)
+        total = {total.value * total.unit + (plus ? next.value : -next.value) * next.unit, true, 1};
       else
         total.value += plus ? next.value : -next.value;
     }
@@ -76,7 +79,10 @@ class MeasureReader {
       const bool times = take("*") || take("of");
       if (!times && !take("/")) break;
       const Amount next = factor();
-      total = {times ? total.value * next.value : total.value / next.value, total.isLength || next.isLength};
+      // In `297/3 mm` and `1/8in` the unit belongs to the whole quotient.
+      total.value = times ? total.value * next.value : total.value / next.value;
+      if (!total.isLength) total.unit = next.unit;
+      total.isLength = total.isLength || next.isLength;
     }
     return total;
   }
@@ -116,7 +122,7 @@ class MeasureReader {
     for (const Named u : {Named{"mm", pointsPerMillimetre}, Named{"cm", 10 * pointsPerMillimetre}, Named{"in", 72},
                           Named{"pt", 1}, Named{"px", 0.75}})
       if (take(u.name)) {
-        a = {a.value * u.points, true};
+        a = {a.value, true, u.points};
         return;
       }
   }

@@ -1,0 +1,107 @@
+// The jobs of the people who use Wide Cut, done from start to finish in the real window.
+#include <gtest/gtest.h>
+
+#include <QImage>
+
+#include "project/resolve.h"
+#include "window_driver.h"
+
+namespace widecut {
+namespace {
+
+constexpr double pointsPerMm = 72 / 25.4;
+
+/// A photo whose left half is red and right half blue, as a file.
+QString twoToneFile(const QTemporaryDir& folder) {
+  QImage image(400, 200, QImage::Format_RGB32);
+  image.fill(QColor(200, 30, 30));
+  for (int y = 0; y < 200; ++y)
+    for (int x = 200; x < 400; ++x) image.setPixelColor(x, y, QColor(30, 30, 200));
+  const QString path = folder.filePath("tones.png");
+  image.save(path);
+  return path;
+}
+
+double squareMm(const Item& item) { return signedArea(resolved(item)->outline) / (pointsPerMm * pointsPerMm); }
+
+bool isRed(const QColor& c) { return c.red() > 150 && c.blue() < 90; }
+bool isBlue(const QColor& c) { return c.blue() > 150 && c.red() < 90; }
+
+TEST(Jobs, J10AnArchIsARectangleMinusACentredDisc) {
+  WindowDriver w;
+  w.key(Qt::Key_4);
+  w.drag(w.mm(100, 60), w.mm(180, 160));
+  w.key(Qt::Key_5);
+  w.drag(w.mm(140, 160), w.mm(165, 160), Qt::ShiftModifier | Qt::AltModifier);
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_S);
+  w.report("J10");
+
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const ItemPtr arch = w.sheet().items[0];
+  ASSERT_TRUE(arch->recipe());
+  EXPECT_NEAR(squareMm(*arch), 80 * 100 - pi * 25 * 25 / 2, 60) << "to a pixel of the mat";
+  EXPECT_EQ(w.seen(w.mm(140, 150)), QColor(Qt::white)) << "the opening is a real hole: the paper shows";
+  EXPECT_NE(w.seen(w.mm(110, 100)), QColor(Qt::white));
+  EXPECT_LE(w.actions, 8 / 2 + 2);
+  // A later change: the disc is moved by its ghost, and the arch follows.
+  const int before = w.actions;
+  w.drag(w.mm(140, 152), w.mm(140, 142));
+  EXPECT_EQ(w.actions - before, 1);
+  EXPECT_GT(8000 - squareMm(*w.sheet().items[0]), pi * 25 * 25 / 2 + 100);
+}
+
+TEST(Jobs, J13APhotoInAnEllipseIsSavedAsATransparentPicture) {
+  WindowDriver w;
+  const QTemporaryDir folder;
+  w.key(Qt::Key_5);
+  w.drag(w.mm(80, 50), w.mm(180, 130));
+  w.drop(twoToneFile(folder), w.mm(130, 90));
+  const QString out = folder.filePath("ellipse.png");
+  w.deliverTo(out);
+  w.report("J13 ellipse");
+
+  EXPECT_TRUE(isRed(w.seen(w.mm(100, 90))));
+  EXPECT_TRUE(isBlue(w.seen(w.mm(160, 90))));
+  const QImage picture(out);
+  ASSERT_FALSE(picture.isNull());
+  EXPECT_NEAR(picture.width(), 100 * pointsPerMm * 2, 4) << "144 ppi unless another is asked for";
+  EXPECT_EQ(picture.pixelColor(1, 1).alpha(), 0) << "corners outside the ellipse are clear";
+  EXPECT_TRUE(isRed(picture.pixelColor(picture.width() / 4, picture.height() / 2)));
+  EXPECT_LE(w.actions, 13 / 2);
+}
+
+TEST(Jobs, J13APhotoInDiscAndBox) {
+  WindowDriver w;
+  const QTemporaryDir folder;
+  w.key(Qt::Key_4);
+  w.drag(w.mm(80, 80), w.mm(180, 160));
+  w.key(Qt::Key_5);
+  w.drag(w.mm(130, 80), w.mm(165, 115), Qt::AltModifier);
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_U);
+  w.drop(twoToneFile(folder), w.mm(130, 100));
+  const ItemPtr item = w.sheet().items.front();
+  const QString out = folder.filePath("disc-and-box.png");
+  w.deliverTo(out);
+  w.report("J13 disc and box");
+
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_NEAR(squareMm(*item), 100 * 80 + pi * 35 * 35 / 2, 30);
+  const QImage picture(out);
+  EXPECT_EQ(picture.pixelColor(2, 2).alpha(), 0);
+  EXPECT_TRUE(isRed(picture.pixelColor(20, picture.height() - 20)));
+  EXPECT_TRUE(isBlue(picture.pixelColor(picture.width() - 20, picture.height() - 20)));
+  // Reframing: the wheel scales the picture in its frame, and Escape ends it.
+  w.key(Qt::Key_R);
+  const double before = shownPhoto(*w.sheet().items[0], w.desk().project().media)->pointsPerPixel;
+  w.wheel(w.mm(130, 120), 3);
+  w.drag(w.mm(130, 120), w.mm(150, 120));
+  w.key(Qt::Key_Escape);
+  EXPECT_GT(shownPhoto(*w.sheet().items[0], w.desk().project().media)->pointsPerPixel, before * 1.1);
+  EXPECT_EQ(w.desk().tool(), ToolKind::Select);
+  EXPECT_TRUE(isRed(w.seen(w.mm(132, 120)))) << "the red half was dragged to the right";
+}
+
+}  // namespace
+}  // namespace widecut

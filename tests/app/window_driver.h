@@ -1,0 +1,153 @@
+// Drives the real window with real mouse and key events, and counts the person's actions.
+#pragma once
+
+#include <QFileDialog>
+#include <QLineEdit>
+#include <QMimeData>
+#include <QtTest>
+#include <cstdio>
+
+#include "app/main_window.h"
+#include "app/mat.h"
+
+namespace widecut {
+
+/// A shown window with its parts at hand. A click, a drag, a key stroke or a run of typing is one action.
+class WindowDriver {
+ public:
+  WindowDriver() {
+    window.resize(1280, 800);
+    window.show();
+    (void)QTest::qWaitForWindowExposed(&window);
+    window.desk().startNew();
+    mat().fitSheet();
+    settle();
+  }
+
+  Desk& desk() { return window.desk(); }
+  Mat& mat() { return *window.findChild<Mat*>("mat"); }
+  const Sheet& sheet() { return *desk().sheet(); }
+
+  /// Shortcuts need the window to be the active one, which it may have lost to a dialog.
+  void settle() {
+    QTest::qWait(20);
+    if (!QApplication::activeModalWidget()) QApplication::setActiveWindow(&window);
+  }
+  QPoint onMat(Point p) { return mat().toMat(p).toPoint(); }
+  /// Millimetres on the sheet, as a person thinks.
+  static Point mm(double x, double y) { return {x * 72 / 25.4, y * 72 / 25.4}; }
+
+  void key(int key, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    ++actions;
+    QTest::keyClick(&mat(), static_cast<Qt::Key>(key), modifiers);
+    settle();
+  }
+  void click(Point at, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    ++actions;
+    QTest::mouseMove(&mat(), onMat(at));
+    QTest::mouseClick(&mat(), Qt::LeftButton, modifiers, onMat(at));
+    settle();
+  }
+  void press(Point at, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    QTest::mousePress(&mat(), Qt::LeftButton, modifiers, onMat(at));
+  }
+  /// A move with the button held: QTest sends moves without buttons.
+  void dragTo(Point at, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    const QPointF local = onMat(at);
+    QMouseEvent move(QEvent::MouseMove, local, mat().mapToGlobal(local), Qt::NoButton, Qt::LeftButton, modifiers);
+    QApplication::sendEvent(&mat(), &move);
+  }
+  void release(Point at, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    QTest::mouseRelease(&mat(), Qt::LeftButton, modifiers, onMat(at));
+    settle();
+  }
+  void drag(Point from, Point to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    ++actions;
+    QTest::mouseMove(&mat(), onMat(from));
+    press(from, modifiers);
+    for (int i = 1; i <= 4; ++i) dragTo(mix(from, to, i / 4.0), modifiers);
+    release(to, modifiers);
+  }
+  void wheel(Point at, int notches, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    ++actions;
+    const QPointF local = onMat(at);
+    QWheelEvent event(local, mat().mapToGlobal(local), {}, {0, 120 * notches}, Qt::NoButton, modifiers,
+                      Qt::NoScrollPhase, false);
+    QApplication::sendEvent(&mat(), &event);
+    settle();
+  }
+  /// Clicks a button anywhere in the window by its object name.
+  void press(const char* name) {
+    ++actions;
+    auto* widget = window.findChild<QWidget*>(name);
+    ASSERT(widget, name);
+    QTest::mouseClick(widget, Qt::LeftButton);
+    settle();
+  }
+  /// Clicks into a field, types, and lets go with Enter: two actions.
+  void type(const char* name, const char* text) {
+    actions += 2;
+    auto* field = window.findChild<QLineEdit*>(name);
+    ASSERT(field, name);
+    QTest::mouseClick(field, Qt::LeftButton);
+    field->selectAll();
+    QTest::keyClicks(field, text);
+    QTest::keyClick(field, Qt::Key_Return);
+    settle();
+  }
+  void drop(const QString& path, Point at) {
+    ++actions;
+    QMimeData data;
+    data.setUrls({QUrl::fromLocalFile(path)});
+    const QPointF local = onMat(at);
+    QDragEnterEvent enter(local.toPoint(), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(&mat(), &enter);
+    QDropEvent event(local, Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(&mat(), &event);
+    settle();
+  }
+  /// Runs `act` while a dialog that `cause` opens is up. Fails loudly when none comes.
+  template <class Cause, class Act>
+  void inDialog(Cause cause, Act act) {
+    QTimer::singleShot(150, &window, [act] {
+      QWidget* dialog = QApplication::activeModalWidget();
+      if (!dialog) qFatal("no dialog opened");
+      act(*dialog);
+    });
+    cause();
+    settle();
+  }
+  /// In a file dialog: types the name and presses Enter. One action.
+  void answerFile(QWidget& dialog, const QString& path) {
+    ++actions;
+    auto* name = dialog.findChild<QLineEdit*>("fileNameEdit");
+    ASSERT(name, "file name field");
+    name->setText(path);
+    QTest::keyClick(name, Qt::Key_Return);
+  }
+  /// Ctrl+E, Enter in the dialog, the file's name: three actions.
+  void deliverTo(const QString& path) {
+    inDialog([&] { key(Qt::Key_E, Qt::ControlModifier); },
+             [&](QWidget& dialog) {
+               QTimer::singleShot(300, &window, [&] { answerFile(*QApplication::activeModalWidget(), path); });
+               ++actions;
+               QTest::keyClick(&dialog, Qt::Key_Return);
+             });
+  }
+  /// Waits until photos are decoded, then takes the pixel that the person sees at a place of the sheet.
+  QColor seen(Point at) {
+    QTest::qWait(150);
+    return mat().grab().toImage().pixelColor(onMat(at));
+  }
+  void report(const char* job) const { std::printf("actions %s: %d\n", job, actions); }
+
+  MainWindow window;
+  int actions = 0;
+
+ private:
+  static void ASSERT(const void* found, const char* name) {
+    if (!found) qFatal("there is no %s in the window", name);
+  }
+};
+
+}  // namespace widecut

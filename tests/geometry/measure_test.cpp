@@ -1,0 +1,45 @@
+#include "geometry/measure.h"
+
+#include <gtest/gtest.h>
+
+namespace widecut {
+namespace {
+
+constexpr double mm = 72 / 25.4;
+
+double millimetres(const char* text, double before = 0) {
+  const auto value = parseMeasure(text, Unit::Millimetre, before);
+  EXPECT_TRUE(value) << text;
+  return value ? *value / mm : -1;
+}
+
+TEST(Measure, TakesUnitsAndSums) {
+  EXPECT_NEAR(millimetres("50"), 50, 1e-9);
+  EXPECT_NEAR(millimetres("50mm + 1/8in"), 50 + 25.4 / 8, 1e-9);
+  EXPECT_NEAR(millimetres("1/3 of 297mm"), 99, 1e-9);
+  EXPECT_NEAR(millimetres("297/3 mm"), 99, 1e-9);
+  EXPECT_NEAR(millimetres("2*(3+4)"), 14, 1e-9);
+  EXPECT_NEAR(millimetres("72pt"), 25.4, 1e-9);
+  EXPECT_NEAR(millimetres("10mm + 5"), 15, 1e-9);
+}
+
+TEST(Measure, ChangesTheOldValue) {
+  EXPECT_NEAR(millimetres("+=3", 10 * mm), 13, 1e-9);
+  EXPECT_NEAR(millimetres("-=1cm", 30 * mm), 20, 1e-9);
+  EXPECT_NEAR(millimetres("*2", 10 * mm), 20, 1e-9);
+  EXPECT_NEAR(millimetres("/4", 10 * mm), 2.5, 1e-9);
+}
+
+TEST(Measure, RefusesWhatIsNoNumber) {
+  for (const char* text : {"", "abc", "5 5", "1/0", "(3", "+=", "1e999", "nan", "5mm)", "--"})
+    EXPECT_FALSE(parseMeasure(text, Unit::Millimetre, 1)) << text;
+}
+
+TEST(Measure, IsShownWithFewDecimals) {
+  EXPECT_EQ(measureText(99 * mm, Unit::Millimetre), "99 mm");
+  EXPECT_EQ(measureText(-0.0001, Unit::Point), "0 pt");
+  EXPECT_EQ(measureText(1.0 / 3, Unit::Plain), "0.33");
+}
+
+}  // namespace
+}  // namespace widecut

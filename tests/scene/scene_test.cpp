@@ -1,0 +1,69 @@
+#include "scene/scene.h"
+
+#include <gtest/gtest.h>
+
+#include "project/cutouts.h"
+#include "sample.h"
+#include "scene/hit.h"
+
+namespace widecut {
+namespace {
+
+TEST(Scene, ListsVisibleItemsBackToFront) {
+  Sample s;
+  s.project = withItem(s.project, s.disc, [](const Item& before) {
+    Item after = before;
+    after.style.line = Line{{0, 0, 0}, 4};
+    after.style.opacity = 0.5;
+    return after;
+  });
+  const Scene scene = sceneOf(s.project, s.sheetOf(s.project));
+  ASSERT_EQ(scene.layers.size(), 2U);
+  EXPECT_EQ(scene.layers[0].item->id, s.box);
+  ASSERT_EQ(scene.layers[1].commands.size(), 4U);
+  EXPECT_TRUE(std::holds_alternative<PushGroup>(scene.layers[1].commands[0]));
+  EXPECT_TRUE(std::holds_alternative<StrokeOutline>(scene.layers[1].commands[2]));
+  EXPECT_NEAR(scene.layers[1].box.width(), 76, 0.1) << "mitres count";
+}
+
+TEST(Scene, APictureShowsOnlyWhereThereIsOne) {
+  Sample s;
+  s.addPhoto(100, 100);
+  s.project = withItem(s.project, s.box, [&](const Item& before) {
+    Item after = before;
+    after.style.photo = PhotoFill{s.photo, {{0, 0}, 0.5, 0}};  // covers the middle half only
+    return after;
+  });
+  const Layer layer = layerOf(findItem(s.project, s.box), s.project.media);
+  const auto& picture = std::get<ImageInOutline>(layer.commands[0]);
+  EXPECT_NEAR(signedArea(*picture.outline), 2500, 0.1);
+}
+
+TEST(Scene, AnItemAloneStandsAtItsOwnOrigin) {
+  const Sample s;
+  const Scene scene = sceneOfItem(s.project, s.disc);
+  EXPECT_NEAR(scene.width, 60, 1e-6);
+  EXPECT_EQ(scene.paper.alpha, 0);
+  EXPECT_NEAR(scene.layers[0].box.low.x, 0, 1e-9);
+}
+
+TEST(Hit, TheFrontmostItemIsFoundAndHolesLetThrough) {
+  Sample s;
+  EXPECT_EQ(itemAt(s.sheetOf(s.project), {90, 50}, 1), s.disc);
+  EXPECT_EQ(itemAt(s.sheetOf(s.project), {20, 50}, 1), s.box);
+  EXPECT_EQ(itemAt(s.sheetOf(s.project), {180, 140}, 1), 0U);
+  Id made = 0;
+  const std::vector<Id> both{s.box, s.disc};
+  const Project p = combined(s.project, both, Outcome::SubtractFront, {s.box, 0}, made);
+  EXPECT_EQ(itemAt(s.sheetOf(p), {90, 50}, 1), 0U) << "a cut is a real hole";
+  EXPECT_EQ(partAt(p, made, {115, 50}, 1), s.disc);
+}
+
+TEST(Hit, TheMarqueeTakesWhatLiesWhollyInside) {
+  const Sample s;
+  EXPECT_EQ(itemsWithin(s.sheetOf(s.project), {{60, 10}, {140, 90}}), std::vector<Id>{s.disc});
+  EXPECT_EQ(itemsWithin(s.sheetOf(s.project), {{-1, -1}, {140, 101}}).size(), 2U);
+}
+
+}  // namespace
+}  // namespace widecut
