@@ -131,7 +131,8 @@ Vec skyAt(Vec ray, const Light& light) {
   const float up = std::max(0.0f, ray.z);
   Vec sky = mix(light.skyLow, light.skyHigh, 1 - std::exp(-up * 4.2f));
   const float toSun = std::max(0.0f, dot(ray, light.sun));
-  sky = sky + light.glow * (0.5f * std::pow(toSun, 7.0f) + 0.7f * std::pow(toSun, 60.0f) + 7 * std::pow(toSun, 4000.0f));
+  sky =
+      sky + light.glow * (0.5f * std::pow(toSun, 7.0f) + 0.7f * std::pow(toSun, 60.0f) + 7 * std::pow(toSun, 4000.0f));
   const float flat = 1 / (up + 0.07f);
   const float x = ray.x * flat, y = ray.y * flat;
   float veil = layered(x * 0.55f + 0.35f * layered(x, y, 3, 41), y * 1.5f, 7, 43) + 0.5f * light.cloud - 0.28f;
@@ -152,7 +153,8 @@ Exposure taken(const Terrain& terrain, const std::vector<Solid>& solids, const L
                int width, int height) {
   Exposure e{width, height, std::vector<Vec>(static_cast<std::size_t>(width * height)),
              std::vector<float>(static_cast<std::size_t>(width * height), 1e9f)};
-  const float focal = static_cast<float>(width) / view.width, horizon = static_cast<float>(height) * (0.5f - view.pitch);
+  const float focal = static_cast<float>(width) / view.width,
+              horizon = static_cast<float>(height) * (0.5f - view.pitch);
   const float s = std::sin(view.yaw), c = std::cos(view.yaw);
   inParallel(width, [&](int x) {
     const float right = (static_cast<float>(x) + 0.5f - static_cast<float>(width) / 2) / focal;
@@ -201,7 +203,9 @@ QImage developed(Exposure e, float strength, int width, int height) {
       const float corner = 1 - 0.13f * (rx * rx + ry * ry);
       const Vec v = (e.light[i] + bright[i] * 0.35f + wide[i] * 0.5f) * (strength * corner);
       const float grain = 0.022f * (randomAt(x, y, 5) + randomAt(x, y, 6) + randomAt(x, y, 7) - 1.5f);
-      const auto channel = [&](float l) { return static_cast<int>(255 * std::clamp(filmed(l) + grain, 0.0f, 1.0f) + 0.5f); };
+      const auto channel = [&](float l) {
+        return static_cast<int>(255 * std::clamp(filmed(l) + grain, 0.0f, 1.0f) + 0.5f);
+      };
       line[x] = qRgb(channel(v.x), channel(v.y), channel(v.z));
     }
   });

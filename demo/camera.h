@@ -11,25 +11,25 @@ namespace skarrow {
 
 /// The weather and the light of one picture. Colours are linear light.
 struct Light {
-  Vec sun;           ///< Towards the sun.
-  Vec sunColour;     ///< Its strength on a surface facing it.
-  Vec skyHigh;       ///< The zenith, which also fills shadows.
-  Vec skyLow;        ///< The horizon, which is also the haze.
-  Vec glow;          ///< Added round the sun.
-  float haze = 1.0f / 9000;       ///< Share of light lost per metre at the valley floor.
-  float hazeTop = 700;            ///< Metres over which the haze thins out.
-  float hazeFloor = 0;            ///< Height from which it thins out.
-  float snowLine = 300;           ///< Metres; snow lies above, forest below.
-  float cloud = 0.5f;             ///< 0 clear … 1 covered.
+  Vec sun;                   ///< Towards the sun.
+  Vec sunColour;             ///< Its strength on a surface facing it.
+  Vec skyHigh;               ///< The zenith, which also fills shadows.
+  Vec skyLow;                ///< The horizon, which is also the haze.
+  Vec glow;                  ///< Added round the sun.
+  float haze = 1.0f / 9000;  ///< Share of light lost per metre at the valley floor.
+  float hazeTop = 700;       ///< Metres over which the haze thins out.
+  float hazeFloor = 0;       ///< Height from which it thins out.
+  float snowLine = 300;      ///< Metres; snow lies above, forest below.
+  float cloud = 0.5f;        ///< 0 clear … 1 covered.
   float exposure = 1;
-  float trees = 1;                ///< 0 bare … 1 wooded below the snow line.
+  float trees = 1;  ///< 0 bare … 1 wooded below the snow line.
 };
 
 struct View {
   Vec from;
-  float yaw = 0;      ///< Radians, clockwise from north.
-  float pitch = 0;    ///< Share of the picture's height by which the horizon lies above the middle.
-  float width = 1;    ///< Width of the field of view at distance 1.
+  float yaw = 0;    ///< Radians, clockwise from north.
+  float pitch = 0;  ///< Share of the picture's height by which the horizon lies above the middle.
+  float width = 1;  ///< Width of the field of view at distance 1.
 };
 
 /// A convex solid as planes (outside where dot(n, p) > d), and what its surface looks like.

@@ -85,8 +85,10 @@ Solid carriage(Vec centre, float yaw, float low, Vec paint, bool lights) {
     const float inWindow = u / 1.85f - std::floor(u / 1.85f);
     if (v > 1.85f && v < 2.85f && inWindow > 0.14f && inWindow < 0.86f && std::abs(u) < 7.2f) {
       colour = {0.03f, 0.035f, 0.04f};
-      if (lights) glow = Vec{2.2f, 1.35f, 0.55f} * (0.7f + 0.3f * randomAt(static_cast<int>(std::floor(u / 1.85f)), 3, 9));
-      else glow = {0.10f, 0.12f, 0.15f};
+      if (lights)
+        glow = Vec{2.2f, 1.35f, 0.55f} * (0.7f + 0.3f * randomAt(static_cast<int>(std::floor(u / 1.85f)), 3, 9));
+      else
+        glow = {0.10f, 0.12f, 0.15f};
     }
     return true;
   };
@@ -97,7 +99,8 @@ void letItSnow(Exposure& e, unsigned seed, int flakes) {
   for (int i = 0; i < flakes; ++i) {
     const float depth = randomAt(i, 1, seed);
     const float radius = 1.2f + 9.0f * depth * depth * depth * depth * depth;
-    const float cx = randomAt(i, 2, seed) * static_cast<float>(e.width), cy = randomAt(i, 3, seed) * static_cast<float>(e.height);
+    const float cx = randomAt(i, 2, seed) * static_cast<float>(e.width),
+                cy = randomAt(i, 3, seed) * static_cast<float>(e.height);
     const float strength = std::min(0.85f, 1.3f / radius);
     for (int y = static_cast<int>(cy - radius * 1.5f); y <= static_cast<int>(cy + radius * 1.5f); ++y) {
       for (int x = static_cast<int>(cx - radius); x <= static_cast<int>(cx + radius); ++x) {
@@ -137,8 +140,10 @@ QImage viaductInSnow() {
     const float u = dot(p - centre, along);
     if (!arches.isStone(u, p.z)) return false;
     colour = stone(u, p.z, {0.36f, 0.33f, 0.30f});
-    if (n.z > 0.5f || p.z > deck - 0.35f) colour = {0.8f, 0.83f, 0.88f};
-    else if (p.z > deck - 1.4f && p.z < deck - 1.1f) colour = colour * 0.45f;
+    if (n.z > 0.5f || p.z > deck - 0.35f)
+      colour = {0.8f, 0.83f, 0.88f};
+    else if (p.z > deck - 1.4f && p.z < deck - 1.1f)
+      colour = colour * 0.45f;
     const float rime = smooth(0.05f, 0.4f, layered(u / 3, p.z / 3, 4, 61));
     colour = mix(colour, {0.72f, 0.75f, 0.8f}, 0.35f * rime);
     return true;
@@ -153,8 +158,8 @@ QImage viaductInSnow() {
 }
 
 /// A house with a gable roof; windows glow.
-void addHouse(std::vector<Solid>& solids, Vec c, float length, float depth, float eaves, float ridge, float yaw, Vec wall,
-              unsigned seed) {
+void addHouse(std::vector<Solid>& solids, Vec c, float length, float depth, float eaves, float ridge, float yaw,
+              Vec wall, unsigned seed) {
   const Vec u{std::cos(yaw), std::sin(yaw), 0}, v{-std::sin(yaw), std::cos(yaw), 0};
   Solid walls = box(c, length, depth, c.z - 20, c.z + eaves, yaw);
   walls.surface = [=](Vec p, Vec n, Vec& colour, Vec& glow) {
@@ -191,7 +196,9 @@ void addHouse(std::vector<Solid>& solids, Vec c, float length, float depth, floa
   roof.surface = [=](Vec p, Vec n, Vec& colour, Vec&) {
     const bool snow = n.z > 0.3f;
     const float under = ridge + 0.5f - std::abs(dot(p - c, v)) * rise - (p.z - c.z);
-    colour = snow ? Vec{0.80f, 0.83f, 0.9f} * (0.92f + 0.2f * layered(p.x / 3, p.y / 3, 3, 5)) : under < 0.55f ? Vec{0.72f, 0.75f, 0.82f} : wall * 0.85f;
+    colour = snow            ? Vec{0.80f, 0.83f, 0.9f} * (0.92f + 0.2f * layered(p.x / 3, p.y / 3, 3, 5))
+             : under < 0.55f ? Vec{0.72f, 0.75f, 0.82f}
+                             : wall * 0.85f;
     return p.z > ceiling - over * rise;
   };
   solids.push_back(roof);
@@ -247,7 +254,8 @@ QImage duskOverTheStation() {
     colour = Vec{0.74f, 0.78f, 0.88f} * (0.85f + 0.35f * layered(p.x / 6, p.y / 6, 5, 15));
     for (const float track : {-44.0f, -38.0f}) {
       const float off = a - track, bed = std::abs(off);
-      if (bed < 2.0f) colour = mix(colour, {0.10f, 0.09f, 0.09f}, 0.75f * smooth(2.0f, 1.2f, bed + 0.5f * layered(p.x, p.y, 3, 21)));
+      if (bed < 2.0f)
+        colour = mix(colour, {0.10f, 0.09f, 0.09f}, 0.75f * smooth(2.0f, 1.2f, bed + 0.5f * layered(p.x, p.y, 3, 21)));
       if (bed < 1.3f && std::fmod(std::abs(u), 0.7f) < 0.25f) colour = colour * 0.5f;
       if (std::abs(bed - 0.6f) < 0.07f || bed < 0.06f) colour = {0.65f, 0.5f, 0.45f};
     }
@@ -270,7 +278,8 @@ QImage duskOverTheStation() {
   addHouse(solids, at(-30, 58), 13, 10, 6, 10.5f, turn - 0.2f, {0.18f, 0.12f, 0.1f}, 10);
   for (const float u : {-60.0f, -30.0f, 0.0f, 30.0f, 60.0f, 90.0f}) addLamp(solids, at(u, -31));
   for (int i = 0; i < 3; ++i)
-    solids.push_back(carriage(at(-18 + 16.6f * static_cast<float>(i), -38), turn, base + 0.25f, {0.42f, 0.03f, 0.02f}, true));
+    solids.push_back(
+        carriage(at(-18 + 16.6f * static_cast<float>(i), -38), turn, base + 0.25f, {0.42f, 0.03f, 0.02f}, true));
   return developed(taken(terrain, solids, light, view, width, height), 1.3f, outWidth, outHeight);
 }
 
@@ -299,14 +308,16 @@ float carriageWall(float x, float y, Vec& colour) {
     colour = woodGrain(y, x, {0.30f, 0.165f, 0.08f}) * spill * (side * (0.65f + 0.5f * bevel));
   }
   if (glass < 0.022f) colour = {0.012f, 0.012f, 0.013f};  // the rubber seal
-  if (y > 0.955f && y < 1.06f && std::abs(x) < 1.42f) {    // the sill board
+  if (y > 0.955f && y < 1.06f && std::abs(x) < 1.42f) {   // the sill board
     const float edge = smooth(0.955f, 0.975f, y) * smooth(1.06f, 1.035f, y);
     colour = woodGrain(x * 0.7f, y, {0.36f, 0.2f, 0.1f}) * Vec{1.1f, 1.12f, 1.15f} * (0.5f + 0.7f * edge);
   }
   if (y > 1.06f && y < 1.16f && std::abs(x) < 1.42f) colour = colour * smooth(1.04f, 1.17f, y);
   const float rail = std::abs(y + 1.27f);  // a brass rail over the window
-  if (rail < 0.032f) colour = Vec{0.62f, 0.43f, 0.16f} * (0.25f + 1.3f * std::pow(1 - rail / 0.032f, 2.0f) + 0.1f * noise(x * 9, 1, 3));
-  else if (y + 1.27f > 0.032f && y + 1.27f < 0.09f) colour = colour * 0.6f;
+  if (rail < 0.032f)
+    colour = Vec{0.62f, 0.43f, 0.16f} * (0.25f + 1.3f * std::pow(1 - rail / 0.032f, 2.0f) + 0.1f * noise(x * 9, 1, 3));
+  else if (y + 1.27f > 0.032f && y + 1.27f < 0.09f)
+    colour = colour * 0.6f;
   return smooth(0.004f, -0.004f, glass);
 }
 
@@ -322,7 +333,9 @@ bool seatBack(float x, float y, float centre, Vec& colour) {
   const float button = smooth(0.0f, 0.075f, std::hypot(bx, by));
   colour = Vec{0.30f, 0.040f, 0.034f} * (lightSide * weave * (0.35f + 0.65f * inside) * (0.45f + 0.55f * button));
   const float head = roundedBox(x - centre, y - 0.42f, 0.46f, 0.17f, 0.1f);  // a linen head cloth
-  if (head < 0) colour = Vec{0.62f, 0.58f, 0.50f} * (lightSide * (0.85f + 0.2f * layered(x * 3, y * 9, 3, 303)) * smooth(0.02f, -0.03f, head) );
+  if (head < 0)
+    colour = Vec{0.62f, 0.58f, 0.50f} *
+             (lightSide * (0.85f + 0.2f * layered(x * 3, y * 9, 3, 303)) * smooth(0.02f, -0.03f, head));
   return true;
 }
 
@@ -350,7 +363,8 @@ QImage carriageWindow() {
       Vec inside{};
       const float open = carriageWall(u, v, inside);
       Vec seen = e.at(x, y) * 1.25f;
-      const float shine = smooth(0.25f, 0, std::abs(u * 0.8f + v - 0.5f)) + 0.6f * smooth(0.09f, 0, std::abs(u * 0.8f + v - 0.98f));
+      const float shine =
+          smooth(0.25f, 0, std::abs(u * 0.8f + v - 0.5f)) + 0.6f * smooth(0.09f, 0, std::abs(u * 0.8f + v - 0.98f));
       seen = mix(seen, {0.9f, 0.93f, 0.98f}, 0.055f * shine);  // a reflection on the glass
       Vec colour = mix(inside, seen, open);
       Vec seat{};

@@ -99,9 +99,8 @@ Outline waveBand(const Box& box, double depth) {
   Contour c{{box.low.x, y + depth * 0.2}, {}, true};
   const auto at = [&](double share, double dy) { return Point{box.low.x + w * share, y + dy}; };
   c.segments = {Segment::cubic(at(0.18, -depth * 0.9), at(0.36, depth * 1.5), at(0.52, depth)),
-                Segment::cubic(at(0.68, depth * 0.5), at(0.84, -depth), at(1, depth * 0.25)),
-                Segment::line(box.high), Segment::line({box.low.x, box.high.y}),
-                Segment::line({box.low.x, y + depth * 0.2})};
+                Segment::cubic(at(0.68, depth * 0.5), at(0.84, -depth), at(1, depth * 0.25)), Segment::line(box.high),
+                Segment::line({box.low.x, box.high.y}), Segment::line({box.low.x, y + depth * 0.2})};
   return {{c}};
 }
 
@@ -128,13 +127,16 @@ void brochure(Layout& on, const std::vector<std::string>& photos, double width, 
   on.cut("station disc", {station, on.rectangle("cut line", 2 * panel - 160, 384, 140, 6, filled(cream))},
          Outcome::SubtractFront, photos[2]);
   on.words("title", "LeagueSpartan-Bold.otf", 50, {2 * panel + 26, 118}, gold, {"Skarrow", "Peak"}, 46);
-  on.words("subtitle", "Cabin-Regular.otf", 16, {2 * panel + 27, 192}, frost, {"The slow line above", "the clouds"}, 20);
+  on.words("subtitle", "Cabin-Regular.otf", 16, {2 * panel + 27, 192}, frost, {"The slow line above", "the clouds"},
+           20);
   on.words("winter line", "Cabin-SemiBold.otf", 15, {2 * panel + 27, height - 44}, white,
            {"Winter timetable", "from 4 December"}, 19);
   on.words("bends", "EBGaramond12-Regular.otf", 19, {32, 462}, soot,
            {"Eleven bends, four viaducts and one café with a stove.", "Sit on the left going up."}, 25);
-  on.words("fares", "Cabin-Regular.otf", 11.5, {32, 524}, {0x5B, 0x60, 0x5C},
-           {"Skarrow Valley · Hollin Bridge · Upper Tarn · Skarrow Peak 2318 m", "Every hour from 7.10, snow or shine."}, 16);
+  on.words(
+      "fares", "Cabin-Regular.otf", 11.5, {32, 524}, {0x5B, 0x60, 0x5C},
+      {"Skarrow Valley · Hollin Bridge · Upper Tarn · Skarrow Peak 2318 m", "Every hour from 7.10, snow or shine."},
+      16);
 }
 
 void slide(Layout& on, const std::vector<std::string>& photos, double width, double height) {

@@ -82,7 +82,8 @@ void Terrain::level(float x, float y, float level, float radius, float basin) {
   for (int j = 0; j < cells; ++j) {
     for (int i = 0; i < cells; ++i) {
       float& h = heights_[static_cast<std::size_t>(j * cells + i)];
-      const float far = std::hypot((static_cast<float>(i) + 0.5f) * step - x, (static_cast<float>(j) + 0.5f) * step - y);
+      const float far =
+          std::hypot((static_cast<float>(i) + 0.5f) * step - x, (static_cast<float>(j) + 0.5f) * step - y);
       const float kept = smooth(radius, basin, far);
       h = level + (h - level) * kept * kept;
     }

@@ -14,8 +14,8 @@ namespace widecut {
 namespace {
 
 /// Shown after the project's own colours.
-constexpr Colour plainTones[] = {{255, 255, 255}, {0xF1, 0xED, 0xE3}, {0xB9, 0xB4, 0xA6}, {0x6B, 0x70, 0x6C},
-                                 {0x23, 0x30, 0x2E}, {0, 0, 0},       {0xBF, 0x3F, 0x26}, {0xE8, 0x7A, 0x3C},
+constexpr Colour plainTones[] = {{255, 255, 255},    {0xF1, 0xED, 0xE3}, {0xB9, 0xB4, 0xA6}, {0x6B, 0x70, 0x6C},
+                                 {0x23, 0x30, 0x2E}, {0, 0, 0},          {0xBF, 0x3F, 0x26}, {0xE8, 0x7A, 0x3C},
                                  {0xF2, 0xB2, 0x33}, {0x7A, 0xA3, 0x55}, {0x2F, 0x7D, 0x4F}, {0x2E, 0x8C, 0x93},
                                  {0x2B, 0x5C, 0x9E}, {0x6C, 0x3B, 0xAA}, {0xB2, 0x4A, 0x86}, {0x8F, 0xA9, 0xB8}};
 
@@ -41,8 +41,11 @@ ColourPopover::ColourPopover(std::optional<Colour> colour, const std::vector<Col
     swatch->setAccessibleName(tr("Colour %1").arg(hex));
     swatch->setObjectName("tone " + hex);
     swatch->setToolTip(hex);
-    swatch->setStyleSheet(QString("QPushButton { background: %1; border: 1px solid #A79D8A; border-radius: 2px; min-height: 0; padding: 0; }"
-                                  "QPushButton:hover, QPushButton:focus { border: 2px solid #6C3BAA; }").arg(painterColour(tone).name()));
+    swatch->setStyleSheet(
+        QString(
+            "QPushButton { background: %1; border: 1px solid #A79D8A; border-radius: 2px; min-height: 0; padding: 0; }"
+            "QPushButton:hover, QPushButton:focus { border: 2px solid #6C3BAA; }")
+            .arg(painterColour(tone).name()));
     connect(swatch, &QPushButton::clicked, this, [this, tone] { choose(tone, true); });
     grid->addWidget(swatch, cell / 8, cell % 8);
     ++cell;

@@ -15,7 +15,8 @@ namespace widecut {
 class ColourPopover : public QFrame {
   Q_OBJECT
  public:
-  ColourPopover(std::optional<Colour> colour, const std::vector<Colour>& used, const QString& noneText, QWidget* parent);
+  ColourPopover(std::optional<Colour> colour, const std::vector<Colour>& used, const QString& noneText,
+                QWidget* parent);
 
  signals:
   /// While it is being chosen; nothing means no paint at all.

@@ -19,18 +19,27 @@ QList<QKeySequence> standard(QKeySequence::StandardKey key) { return QKeySequenc
 std::vector<MainWindow::Command> MainWindow::projectCommands() {
   const QString menu = tr("Project");
   return {
-      {menu, tr("New"), standard(QKeySequence::New), [this] { if (mayDiscard()) desk_.startNew(); }, {}},
-      {menu, tr("Open…"), standard(QKeySequence::Open),
+      {menu,
+       tr("New"),
+       standard(QKeySequence::New),
+       [this] {
+         if (mayDiscard()) desk_.startNew();
+       },
+       {}},
+      {menu,
+       tr("Open…"),
+       standard(QKeySequence::Open),
        [this] {
          if (!mayDiscard()) return;
-         const QString path = QFileDialog::getOpenFileName(this, tr("Open a project"), {}, "Wide Cut projects (*.widecut)");
+         const QString path =
+             QFileDialog::getOpenFileName(this, tr("Open a project"), {}, "Wide Cut projects (*.widecut)");
          if (!path.isEmpty()) openFile(path);
        },
        {}},
       {menu, tr("Save"), standard(QKeySequence::Save), [this] { save(); }, {}},
-      {menu, tr("Save as…"), standard(QKeySequence::SaveAs), [this] { saveAs(); }, {}},
+      {menu, tr("Save as…"), {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S)}, [this] { saveAs(); }, {}},
       {menu, tr("Deliver…"), {QKeySequence(Qt::CTRL | Qt::Key_E)}, [this] { deliverSomething(); }, {}, "deliver", true},
-      {menu, tr("Quit"), standard(QKeySequence::Quit), [this] { close(); }, {}, {}, true},
+      {menu, tr("Quit"), {QKeySequence(Qt::CTRL | Qt::Key_Q)}, [this] { close(); }, {}, {}, true},
   };
 }
 
@@ -38,23 +47,43 @@ std::vector<MainWindow::Command> MainWindow::editCommands() {
   const QString edit = tr("Edit"), arrange = tr("Arrange");
   const auto some = [this] { return !desk_.selection().empty(); };
   return {
-      {edit, tr("Undo"), standard(QKeySequence::Undo), [this] { desk_.undo(); }, [this] { return desk_.history().canUndo(); }, "undo"},
-      {edit, tr("Redo"), {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)}, [this] { desk_.redo(); }, [this] { return desk_.history().canRedo(); }, "redo"},
+      {edit, tr("Undo"), standard(QKeySequence::Undo), [this] { desk_.undo(); },
+       [this] { return desk_.history().canUndo(); }, "undo"},
+      {edit,
+       tr("Redo"),
+       {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)},
+       [this] { desk_.redo(); },
+       [this] { return desk_.history().canRedo(); },
+       "redo"},
       {edit, tr("Duplicate"), {QKeySequence(Qt::CTRL | Qt::Key_D)}, [this] { duplicateSelection(); }, some, {}, true},
       {edit, tr("Delete"), {QKeySequence(Qt::Key_Delete)}, [this] { deleteSelection(); }, some},
-      {edit, tr("Select all"), standard(QKeySequence::SelectAll),
+      {edit,
+       tr("Select all"),
+       standard(QKeySequence::SelectAll),
        [this] {
          std::vector<Id> all;
          for (const ItemPtr& item : desk_.sheet()->items)
            if (!item->hidden) all.push_back(item->id);
          desk_.select(all);
        },
-       {}, {}, true},
-      {edit, tr("Select nothing"), {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_A)}, [this] { desk_.select({}); }, some},
-      {arrange, tr("Bring to front"), {QKeySequence(Qt::CTRL | Qt::Key_BracketRight)},
-       [this] { desk_.commit(tr("Bring to front"), broughtToFront(desk_.settled(), desk_.selection())); }, some},
-      {arrange, tr("Send to back"), {QKeySequence(Qt::CTRL | Qt::Key_BracketLeft)},
-       [this] { desk_.commit(tr("Send to back"), sentToBack(desk_.settled(), desk_.selection())); }, some},
+       {},
+       {},
+       true},
+      {edit,
+       tr("Select nothing"),
+       {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_A)},
+       [this] { desk_.select({}); },
+       some},
+      {arrange,
+       tr("Bring to front"),
+       {QKeySequence(Qt::CTRL | Qt::Key_BracketRight)},
+       [this] { desk_.commit(tr("Bring to front"), broughtToFront(desk_.settled(), desk_.selection())); },
+       some},
+      {arrange,
+       tr("Send to back"),
+       {QKeySequence(Qt::CTRL | Qt::Key_BracketLeft)},
+       [this] { desk_.commit(tr("Send to back"), sentToBack(desk_.settled(), desk_.selection())); },
+       some},
   };
 }
 
@@ -70,15 +99,22 @@ std::vector<MainWindow::Command> MainWindow::cutCommands() {
       outcome(tr("Subtract back from front"), QKeySequence(Qt::SHIFT | Qt::Key_S), Outcome::SubtractBack),
       outcome(tr("Intersect"), QKeySequence(Qt::Key_I), Outcome::Intersect),
       outcome(tr("Exclude"), QKeySequence(Qt::Key_X), Outcome::Exclude),
-      {cut, tr("Lift parts out"), {},
+      {cut,
+       tr("Lift parts out"),
+       {},
        [this] {
          std::vector<Id> parts;
          desk_.commit(tr("Lift parts out"), withPartsLifted(desk_.settled(), desk_.selection().front(), parts));
          desk_.select(parts);
        },
-       [this] { return desk_.onlyItem() && desk_.onlyItem()->recipe(); }, {}, true},
+       [this] { return desk_.onlyItem() && desk_.onlyItem()->recipe(); },
+       {},
+       true},
       {fill, tr("Place photo…"), {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, [this] { askForPhoto(); }, {}},
-      {fill, tr("Reframe the photo"), {QKeySequence(Qt::Key_R)}, [this] { reframeSelection(); },
+      {fill,
+       tr("Reframe the photo"),
+       {QKeySequence(Qt::Key_R)},
+       [this] { reframeSelection(); },
        [this] { return desk_.onlyItem() && shownPhoto(*desk_.onlyItem(), desk_.project().media); }},
   };
 }
@@ -98,12 +134,22 @@ std::vector<MainWindow::Command> MainWindow::otherCommands() {
       {view, tr("Fit sheet"), {QKeySequence(Qt::CTRL | Qt::Key_0)}, [this] { mat_->fitSheet(); }, {}},
       {view, tr("Zoom in"), standard(QKeySequence::ZoomIn), [this] { mat_->zoomBy(1.25); }, {}},
       {view, tr("Zoom out"), standard(QKeySequence::ZoomOut), [this] { mat_->zoomBy(0.8); }, {}},
-      {view, tr("Full screen"), {QKeySequence(Qt::Key_F11)}, [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); }, {}, {}, true},
-      {help, tr("About Wide Cut"), {},
+      {view,
+       tr("Full screen"),
+       {QKeySequence(Qt::Key_F11)},
+       [this] { setWindowState(windowState() ^ Qt::WindowFullScreen); },
+       {},
+       {},
+       true},
+      {help,
+       tr("About Wide Cut"),
+       {},
        [this] {
-         QMessageBox::about(this, tr("About Wide Cut"),
-                            tr("Wide Cut %1\nFrames, masks and cutouts of your own shape.\n\nGPL-3.0-or-later. Interface type: "
-                               "Cabin, SIL Open Font License 1.1.").arg(QApplication::applicationVersion()));
+         QMessageBox::about(
+             this, tr("About Wide Cut"),
+             tr("Wide Cut %1\nFrames, masks and cutouts of your own shape.\n\nGPL-3.0-or-later. Interface type: "
+                "Cabin, SIL Open Font License 1.1.")
+                 .arg(QApplication::applicationVersion()));
        },
        {}},
   };

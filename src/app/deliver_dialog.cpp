@@ -74,8 +74,9 @@ void DeliverDialog::refresh() {
   paper_->setEnabled(d.item == 0);
   const Scene scene = d.item != 0 ? sceneOfItem(desk_.settled(), d.item) : sceneOf(desk_.settled(), *desk_.sheet());
   const auto mm = [](double points) { return QString::number(points * 25.4 / 72, 'f', 1); };
-  outcome_->setText(picture ? tr("%1 × %2 px").arg(std::ceil(scene.width * d.ppi / 72)).arg(std::ceil(scene.height * d.ppi / 72))
-                            : tr("%1 × %2 mm").arg(mm(scene.width), mm(scene.height)));
+  outcome_->setText(
+      picture ? tr("%1 × %2 px").arg(std::ceil(scene.width * d.ppi / 72)).arg(std::ceil(scene.height * d.ppi / 72))
+              : tr("%1 × %2 mm").arg(mm(scene.width), mm(scene.height)));
 }
 
 }  // namespace widecut

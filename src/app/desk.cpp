@@ -173,8 +173,7 @@ Result<void> Desk::open(const QString& path) {
 Result<void> Desk::save(const QString& path) {
   Project project = settled();
   if (project.name == emptyProject().name) project.name = QFileInfo(path).completeBaseName().toStdString();
-  const auto preview =
-      pngOf(sceneOf(project, *sheetsOf(project).front()), project.media, photos_, 36, Ground::Paper);
+  const auto preview = pngOf(sceneOf(project, *sheetsOf(project).front()), project.media, photos_, 36, Ground::Paper);
   if (!preview) return tl::unexpected(preview.error());
   if (const auto saved = saveProject(project, *preview, path.toStdString()); !saved) return saved;
   path_ = path;

@@ -139,9 +139,12 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   });
   lineWidth_ = field(tr("outline width"), Unit::Point, {}, tr("Outline width"), [this](const Project& p, double v) {
     return restyled(p, [&](Style& style) {
-      if (v <= 0) style.line.reset();
-      else if (style.line) style.line->width = std::min(v, 1000.0);
-      else style.line = Line{{0x23, 0x30, 0x2E}, std::min(v, 1000.0)};
+      if (v <= 0)
+        style.line.reset();
+      else if (style.line)
+        style.line->width = std::min(v, 1000.0);
+      else
+        style.line = Line{{0x23, 0x30, 0x2E}, std::min(v, 1000.0)};
     });
   });
   const auto setOpacity = [this](const Project& p, double v) {
@@ -208,10 +211,12 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   });
   connect(line_, &QPushButton::clicked, this, [this] {
     const auto line = items().front()->style.line;
-    openColours(*line_, tr("Outline colour"), tr("no outline"),
-                line ? std::optional(line->colour) : std::nullopt, [](Style& style, std::optional<Colour> colour) {
-                  if (colour) style.line = Line{*colour, style.line ? style.line->width : 1};
-                  else style.line.reset();
+    openColours(*line_, tr("Outline colour"), tr("no outline"), line ? std::optional(line->colour) : std::nullopt,
+                [](Style& style, std::optional<Colour> colour) {
+                  if (colour)
+                    style.line = Line{*colour, style.line ? style.line->width : 1};
+                  else
+                    style.line.reset();
                 });
   });
   connect(&desk, &Desk::projectChanged, this, &Details::refresh);
@@ -226,12 +231,12 @@ std::vector<ItemPtr> Details::items() const {
   return found;
 }
 
-MeasureField* Details::field(const QString& name, Unit unit, const QString& suffix, const QString& editName, Edit edit) {
+MeasureField* Details::field(const QString& name, Unit unit, const QString& suffix, const QString& editName,
+                             Edit edit) {
   auto* made = new MeasureField(name, unit, suffix, body_);
   connect(made, &MeasureField::tried, this, [this, edit](double v) { desk_.tryOut(edit(desk_.settled(), v)); });
-  connect(made, &MeasureField::settled, this, [this, edit, editName](double v) {
-    desk_.commit(editName, edit(desk_.settled(), v));
-  });
+  connect(made, &MeasureField::settled, this,
+          [this, edit, editName](double v) { desk_.commit(editName, edit(desk_.settled(), v)); });
   connect(made, &MeasureField::dropped, &desk_, &Desk::stopTrying);
   return made;
 }
@@ -254,9 +259,8 @@ void Details::openColours(QPushButton& swatch, const QString& editName, const QS
     return restyled(desk_.settled(), [&](Style& style) { paint(style, colour); });
   };
   connect(popover, &ColourPopover::tried, this, [this, changed](std::optional<Colour> c) { desk_.tryOut(changed(c)); });
-  connect(popover, &ColourPopover::settled, this, [this, changed, editName](std::optional<Colour> c) {
-    desk_.commit(editName, changed(c));
-  });
+  connect(popover, &ColourPopover::settled, this,
+          [this, changed, editName](std::optional<Colour> c) { desk_.commit(editName, changed(c)); });
   connect(popover, &ColourPopover::dropped, &desk_, &Desk::stopTrying);
   popover->adjustSize();
   popover->move(swatch.mapToGlobal(QPoint(-popover->width() - 70, 0)));
@@ -284,15 +288,17 @@ void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
   const Item& first = *selected.front();
   const auto photo = shownPhoto(first, desk_.project().media);
   paintSwatch(*fill_, photo ? std::nullopt : first.style.fill);
-  QString text = photo ? QString::fromStdString(desk_.project().media.at(photo->medium)->name)
-                       : first.style.fill ? QString::fromStdString(colourText(*first.style.fill)) : tr("no fill");
+  QString text = photo              ? QString::fromStdString(desk_.project().media.at(photo->medium)->name)
+                 : first.style.fill ? QString::fromStdString(colourText(*first.style.fill))
+                                    : tr("no fill");
   fillText_->setToolTip(text);
   fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 126));
   paintSwatch(*line_, first.style.line ? std::optional(first.style.line->colour) : std::nullopt);
   lineWidth_->show(first.style.line ? first.style.line->width : 0);
   opacity_->show(first.style.opacity * 100);
   const QSignalBlocker quiet(opacitySlider_);
-  if (!opacitySlider_->isSliderDown()) opacitySlider_->setValue(static_cast<int>(std::lround(first.style.opacity * 100)));
+  if (!opacitySlider_->isSliderDown())
+    opacitySlider_->setValue(static_cast<int>(std::lround(first.style.opacity * 100)));
 }
 
 void Details::refreshResult(const std::vector<ItemPtr>& selected) {
@@ -307,15 +313,18 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
   }
   const OutlineCounts n = counts(shape->outline);
   const double squareCm = std::abs(signedArea(shape->outline)) / (72 / 2.54) / (72 / 2.54);
-  QStringList lines{tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
-                        tr("%1 curves, %2 %3").arg(n.curves).arg(n.contours).arg(n.contours == 1 ? tr("contour") : tr("contours")),
-                    tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1)};
+  QStringList lines{
+      tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
+          tr("%1 curves, %2 %3").arg(n.curves).arg(n.contours).arg(n.contours == 1 ? tr("contour") : tr("contours")),
+      tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1)};
   if (const auto photo = shownPhoto(*selected.front(), desk_.project().media)) {
     const double ppi = 72 / photo->pointsPerPixel;
     const bool good = ppi >= 220;
     lines << tr("photo at %1 ppi · <span style='color:%2'>%3</span>")
                  .arg(std::lround(ppi))
-                 .arg(good ? "#2F7D4F" : "#A86A12", good ? tr("good for print") : ppi >= 96 ? tr("good for screen") : tr("too coarse"));
+                 .arg(good ? "#2F7D4F" : "#A86A12", good        ? tr("good for print")
+                                                    : ppi >= 96 ? tr("good for screen")
+                                                                : tr("too coarse"));
   }
   result_->setText(lines.join("<br>"));
 }

@@ -95,9 +95,12 @@ void DrawTool::paint(QPainter& painter) {
 }
 
 QString DrawTool::hint() const {
-  return shape_ == Shape::Rectangle
-             ? Mat::tr("Drag to draw a rectangle · Shift makes it a square · Alt draws from the middle · a click draws 40 mm")
-             : Mat::tr("Drag to draw an ellipse · Shift makes it a circle · Alt draws from the middle · a click draws 40 mm");
+  return shape_ == Shape::Rectangle ? Mat::tr(
+                                          "Drag to draw a rectangle · Shift makes it a square · Alt draws from the "
+                                          "middle · a click draws 40 mm")
+                                    : Mat::tr(
+                                          "Drag to draw an ellipse · Shift makes it a circle · Alt draws from the "
+                                          "middle · a click draws 40 mm");
 }
 
 }  // namespace widecut

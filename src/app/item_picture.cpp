@@ -19,7 +19,8 @@ QImage pictureOf(const std::vector<ItemPtr>& items, const Media& media, PhotoSto
   const Box box = around.isEmpty() ? own : around;
   if (!box.isEmpty()) {
     QPainter painter(&image);
-    const double scale = std::min(image.width() / std::max(box.width(), 1e-3), image.height() / std::max(box.height(), 1e-3));
+    const double scale =
+        std::min(image.width() / std::max(box.width(), 1e-3), image.height() / std::max(box.height(), 1e-3));
     painter.translate(image.width() / 2.0, image.height() / 2.0);
     painter.scale(scale, scale);
     painter.translate(-box.centre().x, -box.centre().y);

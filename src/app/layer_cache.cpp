@@ -35,7 +35,8 @@ void LayerCache::draw(QPainter& painter, const Project& project, const Sheet& sh
       paint(raster, project.media, visible);
     }
     raster.lastUse = frame_;
-    if (!raster.image.isNull() && raster.held.intersects(visible)) painter.drawImage(raster.held.topLeft(), raster.image);
+    if (!raster.image.isNull() && raster.held.intersects(visible))
+      painter.drawImage(raster.held.topLeft(), raster.image);
   }
   sweep();
 }

@@ -95,7 +95,8 @@ QWidget* MainWindow::buildToolRow() {
     button->setAccessibleName(e.name);
     button->setObjectName("tool" + e.number);
     button->setFocusPolicy(Qt::TabFocus);
-    button->setStyleSheet("QToolButton:checked { background: #E6DECE; border-bottom: 3px solid #BF3F26; border-radius: 0; }");
+    button->setStyleSheet(
+        "QToolButton:checked { background: #E6DECE; border-bottom: 3px solid #BF3F26; border-radius: 0; }");
     connect(button, &QToolButton::clicked, this, [this, kind = e.kind] { desk_.setTool(kind); });
     const auto show = [this, button, kind = e.kind] { button->setChecked(desk_.tool() == kind); };
     connect(button, &QToolButton::clicked, this, show);
@@ -279,13 +280,16 @@ void MainWindow::placePhoto(const QString& path, std::optional<Point> at) {
   if (!placed) complain(QString::fromStdString(placed.error().message));
 }
 
-void MainWindow::askForPhoto() { placePhoto(QFileDialog::getOpenFileName(this, tr("Place a photo"), {}, photoFilter), {}); }
+void MainWindow::askForPhoto() {
+  placePhoto(QFileDialog::getOpenFileName(this, tr("Place a photo"), {}, photoFilter), {});
+}
 
 void MainWindow::deliverSomething() {
   DeliverDialog dialog(desk_, this);
   if (dialog.exec() != QDialog::Accepted) return;
   const QString ending = dialog.ending();
-  QString path = QFileDialog::getSaveFileName(this, tr("Deliver to"), {}, QString("%1 (*.%2)").arg(ending.toUpper(), ending));
+  QString path =
+      QFileDialog::getSaveFileName(this, tr("Deliver to"), {}, QString("%1 (*.%2)").arg(ending.toUpper(), ending));
   if (path.isEmpty()) return;
   if (QFileInfo(path).suffix().isEmpty()) path += "." + ending;
   QApplication::setOverrideCursor(Qt::WaitCursor);

@@ -99,7 +99,8 @@ void Mat::fitSheet() {
 }
 
 void Mat::zoomBy(double factor, std::optional<QPointF> about) {
-  const QPointF at = about.value_or(QPointF(rulerSize + (width() - rulerSize) / 2.0, rulerSize + (height() - rulerSize) / 2.0));
+  const QPointF at =
+      about.value_or(QPointF(rulerSize + (width() - rulerSize) / 2.0, rulerSize + (height() - rulerSize) / 2.0));
   const Point kept = toSheet(at);
   zoom_ = std::clamp(zoom_ * factor, leastZoom, mostZoom);
   origin_ = QPointF(std::round(at.x() - kept.x * zoom_), std::round(at.y() - kept.y * zoom_));
@@ -171,12 +172,14 @@ void Mat::paintRulers(QPainter& painter) const {
   painter.setFont(theme::font(10));
   painter.setPen(theme::slate);
   const double step = rulerStep(zoom_), pixels = step * pointsPerMillimetre * zoom_;
-  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.x()) / pixels)); origin_.x() + i * pixels < width(); ++i) {
+  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.x()) / pixels)); origin_.x() + i * pixels < width();
+       ++i) {
     const double x = std::round(origin_.x() + i * pixels);
     painter.drawLine(QPointF(x, rulerSize - 6), QPointF(x, rulerSize - 1));
     painter.drawText(QPointF(x + 3, rulerSize - 6), QString::number(i * step));
   }
-  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.y()) / pixels)); origin_.y() + i * pixels < height(); ++i) {
+  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.y()) / pixels)); origin_.y() + i * pixels < height();
+       ++i) {
     const double y = std::round(origin_.y() + i * pixels);
     painter.drawLine(QPointF(rulerSize - 6, y), QPointF(rulerSize - 1, y));
     painter.save();
@@ -240,7 +243,8 @@ void Mat::wheelEvent(QWheelEvent* event) {
   if (event->modifiers() & Qt::ControlModifier) {
     zoomBy(std::pow(1.2, steps), event->position());
   } else if (!tool().wheel(pointer, steps)) {
-    const QPointF pixels = event->pixelDelta().isNull() ? QPointF(event->angleDelta()) / 120.0 * 60 : QPointF(event->pixelDelta());
+    const QPointF pixels =
+        event->pixelDelta().isNull() ? QPointF(event->angleDelta()) / 120.0 * 60 : QPointF(event->pixelDelta());
     panBy(event->modifiers() & Qt::ShiftModifier && pixels.x() == 0 ? QPointF(pixels.y(), 0) : pixels);
   }
   event->accept();
@@ -250,11 +254,20 @@ void Mat::wheelEvent(QWheelEvent* event) {
 bool Mat::nudge(const QKeyEvent& event) {
   Point way;
   switch (event.key()) {
-    case Qt::Key_Left: way = {-1, 0}; break;
-    case Qt::Key_Right: way = {1, 0}; break;
-    case Qt::Key_Up: way = {0, -1}; break;
-    case Qt::Key_Down: way = {0, 1}; break;
-    default: return false;
+    case Qt::Key_Left:
+      way = {-1, 0};
+      break;
+    case Qt::Key_Right:
+      way = {1, 0};
+      break;
+    case Qt::Key_Up:
+      way = {0, -1};
+      break;
+    case Qt::Key_Down:
+      way = {0, 1};
+      break;
+    default:
+      return false;
   }
   if (desk_.selection().empty()) {
     panBy(QPointF(-way.x * 60, -way.y * 60));

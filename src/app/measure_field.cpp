@@ -73,9 +73,14 @@ void MeasureField::keyPressEvent(QKeyEvent* event) {
       setText(shownText());
       emit dropped();
       return;
-    case Qt::Key_Up: step(size); return;
-    case Qt::Key_Down: step(-size); return;
-    default: QLineEdit::keyPressEvent(event);
+    case Qt::Key_Up:
+      step(size);
+      return;
+    case Qt::Key_Down:
+      step(-size);
+      return;
+    default:
+      QLineEdit::keyPressEvent(event);
   }
 }
 

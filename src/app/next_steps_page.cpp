@@ -73,7 +73,8 @@ void NextStepsPage::refresh(bool) {
     return;
   }
   heading_->setText(tr("“%1” · select a second item to combine them").arg(QString::fromStdString(item->name)));
-  picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.project().media, desk_.photos(), picture_->size(), devicePixelRatioF())));
+  picture_->setPixmap(QPixmap::fromImage(
+      pictureOf({item}, desk_.project().media, desk_.photos(), picture_->size(), devicePixelRatioF())));
 }
 
 }  // namespace widecut

@@ -23,11 +23,16 @@ OutcomeFace faceOf(Outcome outcome, const std::vector<ItemPtr>& items) {
   const QString front = items.size() == 2 ? QString::fromStdString(items.back()->name) : Bench::tr("the front ones");
   const QString back = items.size() == 2 ? QString::fromStdString(items.front()->name) : Bench::tr("the others");
   switch (outcome) {
-    case Outcome::Union: return {Bench::tr("Union"), "+", "U", theme::pine};
-    case Outcome::SubtractFront: return {Bench::tr("Subtract %1").arg(front), "−", "S", theme::rust};
-    case Outcome::SubtractBack: return {Bench::tr("Subtract %1").arg(back), "−", "⇧S", theme::rust};
-    case Outcome::Intersect: return {Bench::tr("Intersect"), "∩", "I", theme::blue};
-    case Outcome::Exclude: return {Bench::tr("Exclude"), "⊕", "X", theme::ochre};
+    case Outcome::Union:
+      return {Bench::tr("Union"), "+", "U", theme::pine};
+    case Outcome::SubtractFront:
+      return {Bench::tr("Subtract %1").arg(front), "−", "S", theme::rust};
+    case Outcome::SubtractBack:
+      return {Bench::tr("Subtract %1").arg(back), "−", "⇧S", theme::rust};
+    case Outcome::Intersect:
+      return {Bench::tr("Intersect"), "∩", "I", theme::blue};
+    case Outcome::Exclude:
+      return {Bench::tr("Exclude"), "⊕", "X", theme::ochre};
   }
   return {};
 }
@@ -66,8 +71,8 @@ void OutcomesPage::rebuild() {
   auto* heading = new QLabel(items.size() == 2 ? tr("What %1 and %2 can become")
                                                      .arg(QString::fromStdString(items.front()->name),
                                                           QString::fromStdString(items.back()->name))
-                                               : items.size() > 2 ? tr("What these %1 items can become").arg(items.size())
-                                                                  : tr("Parts of a cutout: each keeps its own role"),
+                             : items.size() > 2 ? tr("What these %1 items can become").arg(items.size())
+                                                : tr("Parts of a cutout: each keeps its own role"),
                              this);
   heading->setToolTip(names);
   heading->setFont(theme::heading());
@@ -89,8 +94,9 @@ void OutcomesPage::rebuild() {
     const Project changed = combined(project, ids, outcome, look, made);
     const ItemPtr result = findItem(changed, made);
     const OutcomeFace face = faceOf(outcome, items);
-    auto* card = new Card(face.name, face.key, face.edge,
-                          pictureOf({result}, changed.media, desk_.photos(), pictureSize, devicePixelRatioF(), around), this);
+    auto* card =
+        new Card(face.name, face.key, face.edge,
+                 pictureOf({result}, changed.media, desk_.photos(), pictureSize, devicePixelRatioF(), around), this);
     card->setSign(face.sign);
     card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
     connect(card, &Card::entered, this, [this, outcome] { tryOut(outcome); });
@@ -110,7 +116,8 @@ void OutcomesPage::rebuild() {
   row_->addStretch(1);
 }
 
-void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items, bool photos) {
+void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items,
+                            bool photos) {
   std::vector<ItemPtr> offered;
   for (const ItemPtr& item : items)
     if (!photos || showsPhoto(*item)) offered.push_back(item);

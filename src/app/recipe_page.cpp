@@ -20,10 +20,14 @@ Role nextRole(Role role) { return static_cast<Role>((static_cast<int>(role) + 1)
 
 QString sentence(Role role) {
   switch (role) {
-    case Role::Add: return RecipePage::tr("adds");
-    case Role::Subtract: return RecipePage::tr("subtracts");
-    case Role::Intersect: return RecipePage::tr("intersects");
-    case Role::Exclude: return RecipePage::tr("excludes");
+    case Role::Add:
+      return RecipePage::tr("adds");
+    case Role::Subtract:
+      return RecipePage::tr("subtracts");
+    case Role::Intersect:
+      return RecipePage::tr("intersects");
+    case Role::Exclude:
+      return RecipePage::tr("excludes");
   }
   return {};
 }
@@ -101,9 +105,9 @@ void RecipePage::refresh(bool) {
 void RecipePage::showResult(const Item& cutout) {
   Item upright = cutout;
   upright.turn = 0;
-  result_->setPixmap(QPixmap::fromImage(pictureOf({std::make_shared<const Item>(std::move(upright))},
-                                                  desk_.project().media, desk_.photos(), resultPicture,
-                                                  devicePixelRatioF())));
+  result_->setPixmap(
+      QPixmap::fromImage(pictureOf({std::make_shared<const Item>(std::move(upright))}, desk_.project().media,
+                                   desk_.photos(), resultPicture, devicePixelRatioF())));
 }
 
 void RecipePage::rebuild(const Item& cutout) {
@@ -137,7 +141,8 @@ void RecipePage::rebuild(const Item& cutout) {
     }
     bracketLabel(brackets[i].before, '(');
     auto* chip = new Card(QString::fromStdString(part->name), {}, theme::colourOf(role),
-                          pictureOf({forChip(*part, role)}, media, desk_.photos(), chipPicture, devicePixelRatioF(), part->style.photo ? Box{} : around),
+                          pictureOf({forChip(*part, role)}, media, desk_.photos(), chipPicture, devicePixelRatioF(),
+                                    part->style.photo ? Box{} : around),
                           rowHolder_);
     chip->setObjectName(QString("part%1").arg(i));
     chip->setEye(part->hidden);

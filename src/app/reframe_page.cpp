@@ -105,7 +105,8 @@ void ReframePage::refresh(bool) {
   field_->show(share * 100);
   if (!slider_->isSliderDown()) {
     const QSignalBlocker quiet(slider_);
-    slider_->setValue(static_cast<int>(std::lround(sliderSteps * std::log(std::max(share, 1.0)) / std::log(mostScale))));
+    slider_->setValue(
+        static_cast<int>(std::lround(sliderSteps * std::log(std::max(share, 1.0)) / std::log(mostScale))));
   }
   const double ppi = 72 / now->shown.pointsPerPixel;
   const char* verdict = ppi >= 220 ? "good for print" : ppi >= 96 ? "good for screen, soft in print" : "too coarse";
@@ -122,7 +123,8 @@ void ReframePage::paintEvent(QPaintEvent*) {
   if (!now) return;
   QPainter painter(this);
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
-  const double scale = std::min(pictureArea.width() / double(now->medium->width), pictureArea.height() / double(now->medium->height));
+  const double scale =
+      std::min(pictureArea.width() / double(now->medium->width), pictureArea.height() / double(now->medium->height));
   painter.translate(pictureArea.topLeft());
   painter.scale(scale, scale);
   if (const auto level = desk_.photos().levelIfReady(now->medium, scale * devicePixelRatioF())) {

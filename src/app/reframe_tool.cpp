@@ -114,11 +114,20 @@ bool ReframeTool::key(QKeyEvent& event) {
   }
   Point way;
   switch (event.key()) {
-    case Qt::Key_Left: way = {-1, 0}; break;
-    case Qt::Key_Right: way = {1, 0}; break;
-    case Qt::Key_Up: way = {0, -1}; break;
-    case Qt::Key_Down: way = {0, 1}; break;
-    default: return false;
+    case Qt::Key_Left:
+      way = {-1, 0};
+      break;
+    case Qt::Key_Right:
+      way = {1, 0};
+      break;
+    case Qt::Key_Up:
+      way = {0, -1};
+      break;
+    case Qt::Key_Down:
+      way = {0, 1};
+      break;
+    default:
+      return false;
   }
   if (!picture()) return false;
   settle();

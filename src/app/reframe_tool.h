@@ -3,10 +3,10 @@
 
 #include <QTimer>
 
-#include "app/tool.h"
-#include "geometry/affine.h"
 #include <memory>
 #include <optional>
+#include "app/tool.h"
+#include "geometry/affine.h"
 
 #include "project/model.h"
 

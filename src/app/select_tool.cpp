@@ -81,8 +81,8 @@ void SelectTool::drag(const Pointer& p) {
     desk_.tryOut(withMapped(desk_.settled(), desk_.selection(), Affine::move(by)));
   }
   if (doing_ == Doing::Gripping) {
-    const Affine map = gripMap(*frame_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier,
-                               p.keys & Qt::AltModifier);
+    const Affine map =
+        gripMap(*frame_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier, p.keys & Qt::AltModifier);
     desk_.tryOut(withMapped(desk_.settled(), desk_.selection(), map));
   }
 }
@@ -91,8 +91,12 @@ void SelectTool::release(const Pointer& p) {
   now_ = p;
   const QString gripped = grip_ && grip_->turns ? Mat::tr("Turn") : Mat::tr("Resize");
   switch (doing_) {
-    case Doing::Moving: desk_.commitTried(Mat::tr("Move")); break;
-    case Doing::Gripping: desk_.commitTried(gripped); break;
+    case Doing::Moving:
+      desk_.commitTried(Mat::tr("Move"));
+      break;
+    case Doing::Gripping:
+      desk_.commitTried(gripped);
+      break;
     case Doing::Pressed: {
       // A click on what was selected: Shift takes it out, a plain click leaves it alone.
       if (!wasSelected_) break;
@@ -112,7 +116,8 @@ void SelectTool::release(const Pointer& p) {
       desk_.select(chosen);
       break;
     }
-    case Doing::Nothing: break;
+    case Doing::Nothing:
+      break;
   }
   stop();
 }
@@ -195,7 +200,8 @@ void SelectTool::paint(QPainter& painter) {
     painter.drawRect(QRectF(pressed_.onMat, now_.onMat).normalized());
     return;
   }
-  if (const auto frame = SelectionFrame::of(desk_.project(), desk_.selection())) paintGrips(painter, *frame, mat_, grip_);
+  if (const auto frame = SelectionFrame::of(desk_.project(), desk_.selection()))
+    paintGrips(painter, *frame, mat_, grip_);
 }
 
 QString SelectTool::hint() const {
@@ -208,10 +214,13 @@ QString SelectTool::hint() const {
   if (count > 1)
     return Mat::tr("Point at a result below to try it, click to make it · U S I X combine · everything stays editable");
   if (item && item->recipe())
-    return Mat::tr("Drag the picture to move it, a part's ghost to move the part · click a sign to change its role · R reframes");
-  if (item && item->style.photo) return Mat::tr("Drag to move · R reframes the photo · Shift-click adds to the selection");
+    return Mat::tr(
+        "Drag the picture to move it, a part's ghost to move the part · click a sign to change its role · R reframes");
+  if (item && item->style.photo)
+    return Mat::tr("Drag to move · R reframes the photo · Shift-click adds to the selection");
   if (item) return Mat::tr("Drag to move · handles resize and turn · Shift-click adds to the selection");
-  return Mat::tr("Click an item, or drag round several · 4 rectangle, 5 ellipse · wheel moves the sheet, Ctrl+wheel zooms");
+  return Mat::tr(
+      "Click an item, or drag round several · 4 rectangle, 5 ellipse · wheel moves the sheet, Ctrl+wheel zooms");
 }
 
 QCursor SelectTool::cursor() const {

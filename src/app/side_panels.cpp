@@ -74,10 +74,12 @@ void SheetsPanel::rebuild() {
     column_->addWidget(name);
     for (const SheetPtr& sheet : piece->sheets) {
       const double scale = std::min(thumbnailWidth / sheet->width, 122 / sheet->height);
-      const QSize size(static_cast<int>(std::lround(sheet->width * scale)), static_cast<int>(std::lround(sheet->height * scale)));
+      const QSize size(static_cast<int>(std::lround(sheet->width * scale)),
+                       static_cast<int>(std::lround(sheet->height * scale)));
       const bool open = desk_.sheet() && desk_.sheet()->id == sheet->id;
-      auto* thumbnail = new Thumbnail(pictureOfSheet(desk_.settled(), *sheet, desk_.photos(), size, devicePixelRatioF()), open,
-                                      tr("Sheet %1: %2").arg(++number).arg(QString::fromStdString(sheet->name)), this);
+      auto* thumbnail =
+          new Thumbnail(pictureOfSheet(desk_.settled(), *sheet, desk_.photos(), size, devicePixelRatioF()), open,
+                        tr("Sheet %1: %2").arg(++number).arg(QString::fromStdString(sheet->name)), this);
       thumbnail->setObjectName(QString("sheet%1").arg(number));
       connect(thumbnail, &QAbstractButton::clicked, this, [this, id = sheet->id] { desk_.goToSheet(id); });
       column_->addWidget(thumbnail);

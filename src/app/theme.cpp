@@ -99,20 +99,28 @@ QIcon icon(const QString& name) { return QIcon(":/icons/" + name + ".svg"); }
 
 QColor colourOf(Role role) {
   switch (role) {
-    case Role::Add: return pine;
-    case Role::Subtract: return rust;
-    case Role::Intersect: return blue;
-    case Role::Exclude: return ochre;
+    case Role::Add:
+      return pine;
+    case Role::Subtract:
+      return rust;
+    case Role::Intersect:
+      return blue;
+    case Role::Exclude:
+      return ochre;
   }
   return ink;
 }
 
 QString signOf(Role role) {
   switch (role) {
-    case Role::Add: return QStringLiteral("+");
-    case Role::Subtract: return QStringLiteral("−");
-    case Role::Intersect: return QStringLiteral("∩");
-    case Role::Exclude: return QStringLiteral("⊕");
+    case Role::Add:
+      return QStringLiteral("+");
+    case Role::Subtract:
+      return QStringLiteral("−");
+    case Role::Intersect:
+      return QStringLiteral("∩");
+    case Role::Exclude:
+      return QStringLiteral("⊕");
   }
   return {};
 }

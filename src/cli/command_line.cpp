@@ -65,9 +65,12 @@ Result<json> cutLine(const json& line, bool timing) {
     if (name == "id") continue;
     if (!value.is_string()) return problem(name + " is not a text");
     const auto text = value.get<std::string>();
-    if (name == "op") op = text;
-    else if (name == "formula") request.formula = text;
-    else if (name == "rule") request.rule = text;
+    if (name == "op")
+      op = text;
+    else if (name == "formula")
+      request.formula = text;
+    else if (name == "rule")
+      request.rule = text;
     else {
       request.names.push_back(name);
       request.paths.push_back(text);
@@ -78,7 +81,8 @@ Result<json> cutLine(const json& line, bool timing) {
         {"union", " + "}, {"subtract", " - "}, {"intersect", " & "}, {"exclude", " ^ "}};
     const auto sign = signs.find(op);
     if (sign == signs.end()) return problem("op must be union, subtract, intersect or exclude, or give a formula");
-    for (const std::string& name : request.names) request.formula += (request.formula.empty() ? "" : sign->second) + name;
+    for (const std::string& name : request.names)
+      request.formula += (request.formula.empty() ? "" : sign->second) + name;
   }
   std::chrono::nanoseconds taken{};
   const auto result = cut(request, &taken);
@@ -232,8 +236,10 @@ int runCommand(int count, char** words) {
     result = takeParts(cutCommand->remaining(), cutRequest);
     if (!result) return;
     const auto path = cut(cutRequest, nullptr);
-    if (path) std::cout << *path << '\n';
-    else result = tl::unexpected(path.error());
+    if (path)
+      std::cout << *path << '\n';
+    else
+      result = tl::unexpected(path.error());
   });
 
   DeliverRequest request;
@@ -259,8 +265,10 @@ int runCommand(int count, char** words) {
       return;
     }
     const json info = infoOf(*project);
-    if (asJson) std::cout << info.dump(2) << '\n';
-    else printInfo(info);
+    if (asJson)
+      std::cout << info.dump(2) << '\n';
+    else
+      printInfo(info);
   });
 
   try {

@@ -127,8 +127,7 @@ NodePtr changed(const NodePtr& node, int& counter, int index, Role role) {
 
 NodePtr renumber(const NodePtr& node, const std::function<int(int)>& number) {
   if (node->part >= 0) return std::make_shared<Node>(Node{number(node->part), Role::Add, {}, {}});
-  return std::make_shared<Node>(
-      Node{-1, node->role, renumber(node->left, number), renumber(node->right, number)});
+  return std::make_shared<Node>(Node{-1, node->role, renumber(node->left, number), renumber(node->right, number)});
 }
 
 NodePtr remove(const NodePtr& node, int part) {
@@ -142,10 +141,14 @@ bool truth(const Node& node, const std::function<bool(int)>& covers) {
   if (node.part >= 0) return covers(node.part);
   const bool a = truth(*node.left, covers), b = truth(*node.right, covers);
   switch (node.role) {
-    case Role::Add: return a || b;
-    case Role::Subtract: return a && !b;
-    case Role::Intersect: return a && b;
-    case Role::Exclude: return a != b;
+    case Role::Add:
+      return a || b;
+    case Role::Subtract:
+      return a && !b;
+    case Role::Intersect:
+      return a && b;
+    case Role::Exclude:
+      return a != b;
   }
   return false;
 }
@@ -168,20 +171,28 @@ void bracket(const Node& node, std::vector<Formula::Brackets>& out) {
 
 char signOf(Role role) {
   switch (role) {
-    case Role::Add: return '+';
-    case Role::Subtract: return '-';
-    case Role::Intersect: return '&';
-    case Role::Exclude: return '^';
+    case Role::Add:
+      return '+';
+    case Role::Subtract:
+      return '-';
+    case Role::Intersect:
+      return '&';
+    case Role::Exclude:
+      return '^';
   }
   return '?';
 }
 
 std::string_view nameOf(Role role) {
   switch (role) {
-    case Role::Add: return "add";
-    case Role::Subtract: return "subtract";
-    case Role::Intersect: return "intersect";
-    case Role::Exclude: return "exclude";
+    case Role::Add:
+      return "add";
+    case Role::Subtract:
+      return "subtract";
+    case Role::Intersect:
+      return "intersect";
+    case Role::Exclude:
+      return "exclude";
   }
   return "";
 }
@@ -212,13 +223,15 @@ std::string Formula::text(std::span<const std::string> names) const {
 
 std::vector<int> Formula::leaves() const {
   std::vector<int> parts;
-  walk(*root_, [&](int part) { parts.push_back(part); }, [](Role) {});
+  walk(
+      *root_, [&](int part) { parts.push_back(part); }, [](Role) {});
   return parts;
 }
 
 std::vector<Role> Formula::operators() const {
   std::vector<Role> roles;
-  walk(*root_, [](int) {}, [&](Role role) { roles.push_back(role); });
+  walk(
+      *root_, [](int) {}, [&](Role role) { roles.push_back(role); });
   return roles;
 }
 
@@ -233,9 +246,7 @@ Formula Formula::withOperator(int index, Role role) const {
   return Formula(changed(root_, counter, index, role));
 }
 
-Formula Formula::renumbered(const std::function<int(int)>& number) const {
-  return Formula(renumber(root_, number));
-}
+Formula Formula::renumbered(const std::function<int(int)>& number) const { return Formula(renumber(root_, number)); }
 
 std::optional<Formula> Formula::without(int partIndex) const {
   const NodePtr rest = remove(root_, partIndex);

@@ -18,8 +18,7 @@ struct PlanarMap::Inside {
     clip::Path path;
     path.reserve(run.size());
     for (const Point p : run)
-      path.emplace_back(std::llround((p.x - centre.x) * unitsPerPoint),
-                        std::llround((p.y - centre.y) * unitsPerPoint));
+      path.emplace_back(std::llround((p.x - centre.x) * unitsPerPoint), std::llround((p.y - centre.y) * unitsPerPoint));
     return path;
   }
 
@@ -125,9 +124,7 @@ Result<PlanarMap> PlanarMap::of(std::span<const Operand> operands) {
 
 int PlanarMap::operandCount() const { return static_cast<int>(inside_->operands.size()); }
 
-Outline PlanarMap::where(const Formula& formula) const {
-  return inside_->fromGrid(inside_->where(formula.root()));
-}
+Outline PlanarMap::where(const Formula& formula) const { return inside_->fromGrid(inside_->where(formula.root())); }
 
 std::vector<Face> PlanarMap::divide() const {
   struct Zone {
@@ -153,8 +150,7 @@ std::vector<Face> PlanarMap::divide() const {
   }
   std::vector<Face> faces;
   for (const Zone& zone : zones)
-    for (const clip::Paths& region : regions(zone.paths))
-      faces.push_back({inside_->fromGrid(region), zone.coveredBy});
+    for (const clip::Paths& region : regions(zone.paths)) faces.push_back({inside_->fromGrid(region), zone.coveredBy});
   return faces;
 }
 

@@ -3,8 +3,8 @@
 namespace widecut {
 
 Affine operator*(const Affine& a, const Affine& b) {
-  return {a.xx * b.xx + a.xy * b.yx,        a.yx * b.xx + a.yy * b.yx,        a.xx * b.xy + a.xy * b.yy,
-          a.yx * b.xy + a.yy * b.yy,        a.xx * b.dx + a.xy * b.dy + a.dx, a.yx * b.dx + a.yy * b.dy + a.dy};
+  return {a.xx * b.xx + a.xy * b.yx, a.yx * b.xx + a.yy * b.yx,        a.xx * b.xy + a.xy * b.yy,
+          a.yx * b.xy + a.yy * b.yy, a.xx * b.dx + a.xy * b.dy + a.dx, a.yx * b.dx + a.yy * b.dy + a.dy};
 }
 
 Affine Affine::about(Point p) const { return move(p) * *this * move(-p); }

@@ -41,9 +41,7 @@ struct Box {
   /// This box with every side moved outwards by d; an empty box stays empty.
   Box grown(double d) const { return isEmpty() ? *this : Box{{low.x - d, low.y - d}, {high.x + d, high.y + d}}; }
   /// The corners, clockwise on the sheet from the top left. Only for boxes that are not empty.
-  Point corner(int index) const {
-    return {index == 1 || index == 2 ? high.x : low.x, index >= 2 ? high.y : low.y};
-  }
+  Point corner(int index) const { return {index == 1 || index == 2 ? high.x : low.x, index >= 2 ? high.y : low.y}; }
 };
 
 }  // namespace widecut

@@ -99,8 +99,8 @@ class MeasureReader {
       a = sum();
       good_ = good_ && take(")");
     } else {
-      const auto [end, error] = std::from_chars(text_.data() + at_, text_.data() + text_.size(), a.value,
-                                                std::chars_format::fixed);
+      const auto [end, error] =
+          std::from_chars(text_.data() + at_, text_.data() + text_.size(), a.value, std::chars_format::fixed);
       good_ = good_ && error == std::errc();
       at_ = static_cast<std::size_t>(end - text_.data());
       unit(a);
@@ -145,7 +145,8 @@ std::string measureText(double value, Unit unit, int decimals) {
   const double rounding = std::pow(10.0, decimals);
   const double shown = std::round(value * rounding) / rounding;
   char digits[64];
-  const auto end = std::to_chars(digits, digits + sizeof digits, shown == 0 ? 0.0 : shown, std::chars_format::fixed).ptr;
+  const auto end =
+      std::to_chars(digits, digits + sizeof digits, shown == 0 ? 0.0 : shown, std::chars_format::fixed).ptr;
   std::string text(digits, end);
   if (unit == Unit::Millimetre) text += " mm";
   if (unit == Unit::Point) text += " pt";

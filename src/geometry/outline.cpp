@@ -50,10 +50,12 @@ double distanceToChord(Point p, Point a, Point b) {
 
 std::array<Point, 4> asCubic(Point start, const Segment& s) {
   switch (s.kind) {
-    case SegmentKind::Line: return {start, mix(start, s.end, 1.0 / 3), mix(start, s.end, 2.0 / 3), s.end};
+    case SegmentKind::Line:
+      return {start, mix(start, s.end, 1.0 / 3), mix(start, s.end, 2.0 / 3), s.end};
     case SegmentKind::Quadratic:
       return {start, mix(start, s.handle1, 2.0 / 3), mix(s.end, s.handle1, 2.0 / 3), s.end};
-    case SegmentKind::Cubic: break;
+    case SegmentKind::Cubic:
+      break;
   }
   return {start, s.handle1, s.handle2, s.end};
 }
@@ -120,9 +122,8 @@ double signedArea(const Outline& outline) {
       const auto c = asCubic(at, s);
       const Point a = c[0] - o, b = c[1] - o, d = c[2] - o, e = c[3] - o;
       // ∮ x dy − y dx of a cubic, in its control points.
-      twice += (6 * cross(a, b) + 3 * cross(a, d) + cross(a, e) + 3 * cross(b, d) + 3 * cross(b, e) +
-                6 * cross(d, e)) /
-               10;
+      twice +=
+          (6 * cross(a, b) + 3 * cross(a, d) + cross(a, e) + 3 * cross(b, d) + 3 * cross(b, e) + 6 * cross(d, e)) / 10;
     });
   }
   return twice / 2;

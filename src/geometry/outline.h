@@ -21,9 +21,7 @@ struct Segment {
 
   static Segment line(Point end) { return {SegmentKind::Line, {}, {}, end}; }
   static Segment quadratic(Point handle, Point end) { return {SegmentKind::Quadratic, handle, {}, end}; }
-  static Segment cubic(Point handle1, Point handle2, Point end) {
-    return {SegmentKind::Cubic, handle1, handle2, end};
-  }
+  static Segment cubic(Point handle1, Point handle2, Point end) { return {SegmentKind::Cubic, handle1, handle2, end}; }
 };
 
 /// A run of segments from `start`. A closed contour ends where it starts: when the last segment ends

@@ -140,7 +140,9 @@ class PathReader {
         open_ = true;
         break;
       }
-      case 'L': add(Segment::line(point(relative))); break;
+      case 'L':
+        add(Segment::line(point(relative)));
+        break;
       case 'H': {
         const double x = number();
         add(Segment::line({relative ? pen_.x + x : x, pen_.y}));
@@ -169,8 +171,11 @@ class PathReader {
         lastHandle_ = h;
         break;
       }
-      case 'A': arc(relative); break;
-      default: break;
+      case 'A':
+        arc(relative);
+        break;
+      default:
+        break;
     }
   }
 

@@ -20,10 +20,9 @@ Result<std::string> readFile(const std::string& path, std::size_t limit) {
 
 Result<void> writeFile(const std::string& path, const std::string& bytes) {
   QSaveFile file(QString::fromStdString(path));
-  const bool written = file.open(QIODevice::WriteOnly) &&
-                       file.write(bytes.data(), static_cast<qint64>(bytes.size())) ==
-                           static_cast<qint64>(bytes.size()) &&
-                       file.commit();
+  const bool written =
+      file.open(QIODevice::WriteOnly) &&
+      file.write(bytes.data(), static_cast<qint64>(bytes.size())) == static_cast<qint64>(bytes.size()) && file.commit();
   if (!written) {
     file.cancelWriting();
     return problem("cannot write " + path + ": " + file.errorString().toStdString());

@@ -99,8 +99,7 @@ Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const st
   if (qint64{size.width()} * size.height() > mostPixels)
     return problem(name + " has " + sizeText + " pixels; 200 megapixels is the most that can be placed");
   const QImage image = reading.reader.read();
-  if (image.isNull())
-    return problem(name + " cannot be decoded: " + reading.reader.errorString().toStdString());
+  if (image.isNull()) return problem(name + " cannot be decoded: " + reading.reader.errorString().toStdString());
   medium->width = image.width();
   medium->height = image.height();
   medium->hash = sha256(*medium->bytes);

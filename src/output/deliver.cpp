@@ -27,9 +27,15 @@ Result<void> deliver(const Project& project, const Delivery& delivery, PhotoStor
   const Ground ground = delivery.item != 0 ? Ground::Transparent : delivery.ground;
   Result<std::string> bytes;
   switch (delivery.format) {
-    case DeliveryFormat::Png: bytes = pngOf(scene, project.media, store, delivery.ppi, ground); break;
-    case DeliveryFormat::Svg: bytes = svgOf(scene, project.media, store, ground); break;
-    case DeliveryFormat::Pdf: bytes = pdfOf({&scene, 1}, project.media, store, ground); break;
+    case DeliveryFormat::Png:
+      bytes = pngOf(scene, project.media, store, delivery.ppi, ground);
+      break;
+    case DeliveryFormat::Svg:
+      bytes = svgOf(scene, project.media, store, ground);
+      break;
+    case DeliveryFormat::Pdf:
+      bytes = pdfOf({&scene, 1}, project.media, store, ground);
+      break;
   }
   if (!bytes) return tl::unexpected(bytes.error());
   return writeFile(path, *bytes);

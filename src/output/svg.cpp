@@ -16,8 +16,8 @@ std::string paint(const char* property, Colour c) {
 }
 
 std::string matrix(const Affine& m) {
-  return "matrix(" + number(m.xx) + " " + number(m.yx) + " " + number(m.xy) + " " + number(m.yy) + " " +
-         number(m.dx) + " " + number(m.dy) + ")";
+  return "matrix(" + number(m.xx) + " " + number(m.yx) + " " + number(m.xy) + " " + number(m.yy) + " " + number(m.dx) +
+         " " + number(m.dy) + ")";
 }
 
 /// The photo as a data address: its own bytes where every reader shows them upright, else as PNG.
@@ -44,12 +44,11 @@ class SvgWriter {
       body_ += "<rect width=\"" + number(scene.width) + "\" height=\"" + number(scene.height) + "\"" +
                paint("fill", scene.paper) + "/>\n";
     for (const Layer& layer : scene.layers)
-      for (const DrawCommand& command : layer.commands)
-        std::visit([&](const auto& c) { add(c); }, command);
+      for (const DrawCommand& command : layer.commands) std::visit([&](const auto& c) { add(c); }, command);
     const std::string w = number(scene.width), h = number(scene.height);
     return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + w +
-           "pt\" height=\"" + h + "pt\" viewBox=\"0 0 " + w + " " + h + "\">\n<defs>\n" + definitions_ +
-           "</defs>\n" + body_ + "</svg>\n";
+           "pt\" height=\"" + h + "pt\" viewBox=\"0 0 " + w + " " + h + "\">\n<defs>\n" + definitions_ + "</defs>\n" +
+           body_ + "</svg>\n";
   }
 
  private:

@@ -17,11 +17,15 @@ std::vector<ItemPtr> inFormulaOrder(std::vector<ItemPtr> parts, Outcome outcome)
 
 Role roleOf(Outcome outcome) {
   switch (outcome) {
-    case Outcome::Union: return Role::Add;
+    case Outcome::Union:
+      return Role::Add;
     case Outcome::SubtractFront:
-    case Outcome::SubtractBack: return Role::Subtract;
-    case Outcome::Intersect: return Role::Intersect;
-    case Outcome::Exclude: return Role::Exclude;
+    case Outcome::SubtractBack:
+      return Role::Subtract;
+    case Outcome::Intersect:
+      return Role::Intersect;
+    case Outcome::Exclude:
+      return Role::Exclude;
   }
   return Role::Add;
 }
@@ -37,11 +41,16 @@ std::string cutoutName(const std::vector<ItemPtr>& parts) {
 
 std::string_view nameOf(Outcome outcome) {
   switch (outcome) {
-    case Outcome::Union: return "Union";
-    case Outcome::SubtractFront: return "Subtract front from back";
-    case Outcome::SubtractBack: return "Subtract back from front";
-    case Outcome::Intersect: return "Intersect";
-    case Outcome::Exclude: return "Exclude";
+    case Outcome::Union:
+      return "Union";
+    case Outcome::SubtractFront:
+      return "Subtract front from back";
+    case Outcome::SubtractBack:
+      return "Subtract back from front";
+    case Outcome::Intersect:
+      return "Intersect";
+    case Outcome::Exclude:
+      return "Exclude";
   }
   return "";
 }

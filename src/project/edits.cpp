@@ -246,7 +246,8 @@ Project withPhotoItem(const Project& project, Id sheet, const std::string& hash,
   const double scale = std::min(within.width() / m.width, within.height() / m.height);
   const Point half{m.width * scale / 2, m.height * scale / 2};
   std::string name = m.name.substr(0, m.name.rfind('.'));
-  Item item = plainItem(project.nextId, std::move(name), polygon({-half, {half.x, -half.y}, half, {-half.x, half.y}}), {});
+  Item item =
+      plainItem(project.nextId, std::move(name), polygon({-half, {half.x, -half.y}, half, {-half.x, half.y}}), {});
   item.position = within.centre();
   item.style.photo = PhotoFill{hash, {{0, 0}, scale, 0}};
   made = item.id;

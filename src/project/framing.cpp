@@ -28,7 +28,8 @@ Framing keptCovering(const Framing& framing, const Box& frame, int width, int he
   const Point reach{width * out.pointsPerPixel / 2 - half.x, height * out.pointsPerPixel / 2 - half.y};
   const Point offset = Affine::turn(-framing.turn)(out.centre - frame.centre());
   const auto within = [](double v, double r) { return std::clamp(v, -std::max(r, 0.0), std::max(r, 0.0)); };
-  out.centre = frame.centre() + Affine::turn(framing.turn).vector({within(offset.x, reach.x), within(offset.y, reach.y)});
+  out.centre =
+      frame.centre() + Affine::turn(framing.turn).vector({within(offset.x, reach.x), within(offset.y, reach.y)});
   return out;
 }
 

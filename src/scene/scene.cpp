@@ -38,8 +38,8 @@ Layer layerOf(const ItemPtr& item, const Media& media) {
   const auto photo = shownPhoto(*item, media);
   if (photo) {
     const Affine pixelsToSheet = toSheet * photo->pixelsToFrame;
-    layer.commands.push_back(ImageInOutline{
-        reachedBy(outline, layer.box, pixelsToSheet, *media.at(photo->medium)), photo->medium, pixelsToSheet});
+    layer.commands.push_back(ImageInOutline{reachedBy(outline, layer.box, pixelsToSheet, *media.at(photo->medium)),
+                                            photo->medium, pixelsToSheet});
   } else if (style.fill) {
     layer.commands.push_back(FillOutline{outline, *style.fill});
   }

@@ -64,7 +64,8 @@ json itemJson(const Item& item) {
                     {"pointsPerPixel", photo->framing.pointsPerPixel}};
     if (photo->framing.turn != 0) out["photo"]["turnDeg"] = degreesForFile(photo->framing.turn);
   }
-  if (item.style.line) out["line"] = {{"colour", colourText(item.style.line->colour)}, {"width", item.style.line->width}};
+  if (item.style.line)
+    out["line"] = {{"colour", colourText(item.style.line->colour)}, {"width", item.style.line->width}};
   if (item.style.opacity != 1) out["opacity"] = item.style.opacity;
   if (item.hidden) out["hidden"] = true;
   return out;
@@ -112,9 +113,7 @@ class Members {
     if (const json* value = find(name)) return *value;
     wrong(name, "is missing");
   }
-  double number(const std::string& name, double low, double high) {
-    return numberOf(need(name), name, low, high);
-  }
+  double number(const std::string& name, double low, double high) { return numberOf(need(name), name, low, high); }
   double number(const std::string& name, double low, double high, double otherwise) {
     const json* value = find(name);
     return value ? numberOf(*value, name, low, high) : otherwise;
@@ -309,7 +308,8 @@ class ProjectReader {
     Members m(value, place);
     PhotoFill fill;
     fill.medium = m.text("medium");
-    fill.framing = {m.point("centre"), m.number("pointsPerPixel", 1e-9, 1e6), radians(m.number("turnDeg", -1e6, 1e6, 0))};
+    fill.framing = {m.point("centre"), m.number("pointsPerPixel", 1e-9, 1e6),
+                    radians(m.number("turnDeg", -1e6, 1e6, 0))};
     wanted_.emplace_back(place, fill.medium);
     return fill;
   }

@@ -64,8 +64,7 @@ DrawFunctions drawFunctions() {
 }  // namespace
 
 Result<Outline> wordOutline(const std::string& fontFile, std::string_view text, double size) {
-  const std::unique_ptr<hb_blob_t, Destroyer<hb_blob_destroy>> blob(
-      hb_blob_create_from_file_or_fail(fontFile.c_str()));
+  const std::unique_ptr<hb_blob_t, Destroyer<hb_blob_destroy>> blob(hb_blob_create_from_file_or_fail(fontFile.c_str()));
   if (!blob) return problem("cannot read the font file " + fontFile);
   const std::unique_ptr<hb_face_t, Destroyer<hb_face_destroy>> face(hb_face_create(blob.get(), 0));
   if (hb_face_get_glyph_count(face.get()) == 0) return problem("not a font: " + fontFile);

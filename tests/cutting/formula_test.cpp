@@ -45,9 +45,10 @@ TEST(Formula, SaysWhatIsWrongAndWhere) {
     const char* text;
     const char* says;
   };
-  for (const Case& c : {Case{"panel -", "character 8: unfinished"}, Case{"panel - moon", "character 9: there is no part named 'moon'"},
-                        Case{"(panel", "closing bracket is missing"}, Case{"", "unfinished"}, Case{"panel disc", "expected + - & or ^"},
-                        Case{"- panel", "expected a part"}, Case{"'panel", "closing quote"}}) {
+  for (const Case& c :
+       {Case{"panel -", "character 8: unfinished"}, Case{"panel - moon", "character 9: there is no part named 'moon'"},
+        Case{"(panel", "closing bracket is missing"}, Case{"", "unfinished"}, Case{"panel disc", "expected + - & or ^"},
+        Case{"- panel", "expected a part"}, Case{"'panel", "closing quote"}}) {
     const auto f = Formula::parse(c.text, names);
     ASSERT_FALSE(f) << c.text;
     EXPECT_NE(f.error().message.find(c.says), std::string::npos) << f.error().message;

@@ -72,17 +72,19 @@ TEST(Cutting, SelfCrossingOutlinesFollowTheirRule) {
   EXPECT_GT(points, 100);
 }
 
-TEST(Cutting, OpenContoursCountAsClosed) {
-  EXPECT_NEAR(area(mapOf({{path("M0 0H10V10H0")}}).unite()), 100, 1e-5);
-}
+TEST(Cutting, OpenContoursCountAsClosed) { EXPECT_NEAR(area(mapOf({{path("M0 0H10V10H0")}}).unite()), 100, 1e-5); }
 
 TEST(Cutting, DividingKnowsWhoCoversEachFace) {
   const auto map = mapOf({{path("M0 0H10V10H0Z")}, {path("M5 0H15V10H5Z")}, {path("M2 2H3V3H2Z")}});
   double total = 0;
   for (const Face& face : map.divide()) {
     total += area(face.outline);
-    if (face.coveredBy == std::vector<int>{0, 1}) { EXPECT_NEAR(area(face.outline), 50, 1e-5); }
-    if (face.coveredBy == std::vector<int>{0}) { EXPECT_EQ(face.outline.contours.size(), 2U) << "the hole stays a hole"; }
+    if (face.coveredBy == std::vector<int>{0, 1}) {
+      EXPECT_NEAR(area(face.outline), 50, 1e-5);
+    }
+    if (face.coveredBy == std::vector<int>{0}) {
+      EXPECT_EQ(face.outline.contours.size(), 2U) << "the hole stays a hole";
+    }
   }
   EXPECT_EQ(map.divide().size(), 4U);
   EXPECT_NEAR(total, area(map.unite()), 1e-4);
@@ -112,7 +114,8 @@ TEST(Cutting, NothingAndDegenerateShapesGiveNothing) {
 Outline someShape(std::mt19937& random) {
   std::uniform_real_distribution<double> unit(0, 1);
   const double w = 20 + 80 * unit(random), h = 20 + 80 * unit(random);
-  Outline shape = unit(random) < 0.5 ? ellipseOutline(w, h) : starOutline(w, h, 3 + static_cast<int>(6 * unit(random)), 0.6 * unit(random));
+  Outline shape = unit(random) < 0.5 ? ellipseOutline(w, h)
+                                     : starOutline(w, h, 3 + static_cast<int>(6 * unit(random)), 0.6 * unit(random));
   shape = transformed(shape, Affine::turn(6 * unit(random)));
   return at(shape, 60 * unit(random), 60 * unit(random));
 }

@@ -61,16 +61,13 @@ TEST_P(MalformedPathData, IsRefusedWithItsPlace) {
   EXPECT_NE(read.error().message.find("character"), std::string::npos);
 }
 
-INSTANTIATE_TEST_SUITE_P(Each, MalformedPathData,
-                         testing::Values(Malformed{"M0 0L10", "a number is missing"},
-                                         Malformed{"M0 0LNaN 5", "a number is missing"},
-                                         Malformed{"M0 0Linf 5", "a number is missing"},
-                                         Malformed{"M0 0L1e308 5", "beyond 1e12"},
-                                         Malformed{"M0 0L1e999 5", "beyond 1e12"},
-                                         Malformed{"L0 0", "must begin with M"},
-                                         Malformed{"M0 0W5 5", "expected a command"},
-                                         Malformed{"M0 0A5 5 0 2 0 1 1", "arc flag"},
-                                         Malformed{"M9e11 0l9e11 0", "leaves"}));
+INSTANTIATE_TEST_SUITE_P(
+    Each, MalformedPathData,
+    testing::Values(Malformed{"M0 0L10", "a number is missing"}, Malformed{"M0 0LNaN 5", "a number is missing"},
+                    Malformed{"M0 0Linf 5", "a number is missing"}, Malformed{"M0 0L1e308 5", "beyond 1e12"},
+                    Malformed{"M0 0L1e999 5", "beyond 1e12"}, Malformed{"L0 0", "must begin with M"},
+                    Malformed{"M0 0W5 5", "expected a command"}, Malformed{"M0 0A5 5 0 2 0 1 1", "arc flag"},
+                    Malformed{"M9e11 0l9e11 0", "leaves"}));
 
 TEST(PathData, NothingIsAnEmptyOutline) {
   const auto read = parsePathData("  ");

@@ -1,0 +1,139 @@
+// The built program, run with good and with bad words.
+#include <gtest/gtest.h>
+
+#include <QDir>
+#include <QFile>
+#include <QFileInfo>
+#include <QImage>
+#include <QProcess>
+#include <QTemporaryDir>
+
+#include "geometry/path_data.h"
+
+namespace widecut {
+namespace {
+
+struct Ran {
+  int code;
+  QString out, err;
+};
+
+Ran widecut(const QStringList& words) {
+  QProcess process;
+  process.start(WIDECUT_PROGRAM, words);
+  process.waitForFinished(60000);
+  return {process.exitStatus() == QProcess::NormalExit ? process.exitCode() : -1,
+          QString::fromUtf8(process.readAllStandardOutput()), QString::fromUtf8(process.readAllStandardError())};
+}
+
+/// Exit 2, one line on stderr that holds these words, nothing on stdout.
+void expectRefused(const QStringList& words, const QString& says) {
+  const Ran ran = widecut(words);
+  EXPECT_EQ(ran.code, 2) << words.join(' ').left(200).toStdString();
+  EXPECT_EQ(ran.err.count('\n'), 1) << ran.err.toStdString();
+  EXPECT_TRUE(ran.err.startsWith("widecut: "));
+  EXPECT_TRUE(ran.err.contains(says)) << ran.err.toStdString();
+  EXPECT_EQ(ran.out, "");
+}
+
+TEST(CommandLine, CutPrintsPathData) {
+  const Ran ran = widecut({"cut", "--formula", "a - b", "--a", "M0 0H10V10H0Z", "--b", "M5 0H15V10H5Z"});
+  EXPECT_EQ(ran.code, 0) << ran.err.toStdString();
+  const auto outline = parsePathData(ran.out.trimmed().toStdString());
+  ASSERT_TRUE(outline);
+  EXPECT_NEAR(signedArea(*outline), 50, 1e-6);
+}
+
+TEST(CommandLine, CutTakesNamesAndRules) {
+  const Ran ran = widecut({"cut", "--rule", "evenodd", "--formula", "(panel + tab) & word", "--panel", "M0 0H9V9H0Z",
+                           "--tab", "M9 0H12V9H9Z", "--word", "M0 0H20V5H0ZM1 1H2V2H1Z"});
+  EXPECT_EQ(ran.code, 0) << ran.err.toStdString();
+  EXPECT_NEAR(signedArea(*parsePathData(ran.out.trimmed().toStdString())), 59, 1e-6);
+}
+
+TEST(CommandLine, BatchAnswersLineByLine) {
+  const QTemporaryDir folder;
+  QFile file(folder.filePath("in.jsonl"));
+  ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+  file.write(
+      "{\"id\":1,\"op\":\"union\",\"a\":\"M0 0H1V1H0Z\",\"b\":\"M1 0H2V1H1Z\"}\n"
+      "{\"id\":\"two\",\"formula\":\"a -\",\"a\":\"M0 0H1V1H0Z\"}\nnot json\n"
+      "{\"id\":3,\"op\":\"melt\",\"a\":\"M0 0Z\"}\n{\"id\":4,\"op\":\"union\",\"a\":7}\n");
+  file.close();
+  const Ran ran = widecut({"cut", "--timing", "--batch", file.fileName()});
+  EXPECT_EQ(ran.code, 0);
+  const QStringList lines = ran.out.trimmed().split('\n');
+  ASSERT_EQ(lines.size(), 5);
+  EXPECT_TRUE(lines[0].contains("\"result\":\"M") && lines[0].contains("\"ns\":"));
+  EXPECT_TRUE(lines[1].contains("\"id\":\"two\"") && lines[1].contains("unfinished"));
+  for (const int i : {2, 3, 4}) EXPECT_TRUE(lines[i].contains("\"error\""));
+}
+
+TEST(CommandLine, BadCutsAreRefused) {
+  const QString square = "M0 0H1V1H0Z";
+  expectRefused({"cut", "--formula", "a - b", "--a", square, "--b", "M0 0LNaN 1"}, "b: path data, character");
+  expectRefused({"cut", "--formula", "a", "--a", "M0 0L1e308 1"}, "beyond 1e12");
+  expectRefused({"cut", "--formula", "a", "--a", "M0 0L5"}, "a number is missing");
+  expectRefused({"cut", "--formula", "a -", "--a", square}, "unfinished");
+  expectRefused({"cut", "--formula", "a - moon", "--a", square}, "no part named 'moon'");
+  expectRefused({"cut", "--formula", "a", "--rule", "odd", "--a", square}, "nonzero or evenodd");
+  expectRefused({"cut", "--formula", "a", "--a"}, "path data of --a is missing");
+  expectRefused({"cut", "--batch", "no-such-file.jsonl"}, "no-such-file.jsonl");
+}
+
+TEST(CommandLine, InfoListsWhatIsInAProject) {
+  const Ran ran = widecut({"info", DEMO_PROJECT, "--json"});
+  EXPECT_EQ(ran.code, 0);
+  EXPECT_TRUE(ran.out.contains("\"Skarrow Peak Railway\"") && ran.out.contains("Ridge at dawn.jpg"));
+  EXPECT_TRUE(widecut({"info", DEMO_PROJECT}).out.contains("cover window"));
+}
+
+TEST(CommandLine, DeliversEveryFormatByTheFilesName) {
+  const QTemporaryDir folder;
+  for (const char* name : {"a.png", "a.svg", "a.pdf"}) {
+    const QString path = folder.filePath(name);
+    const Ran ran = widecut({"deliver", DEMO_PROJECT, "--sheet", "2", "--ppi", "48", "-o", path});
+    EXPECT_EQ(ran.code, 0) << ran.err.toStdString();
+    EXPECT_GT(QFileInfo(path).size(), 1000);
+  }
+  EXPECT_EQ(QImage(folder.filePath("a.png")).size(), QSize(640, 360));
+  const QString star = folder.filePath("star.png");
+  EXPECT_EQ(widecut({"deliver", DEMO_PROJECT, "--sheet", "2", "--item", "star", "-o", star}).code, 0);
+  EXPECT_EQ(QImage(star).pixelColor(1, 1).alpha(), 0);
+}
+
+TEST(CommandLine, BadDeliveriesAreRefusedAndLeaveNothing) {
+  const QTemporaryDir folder;
+  const QString out = folder.filePath("a.png");
+  expectRefused({"deliver", DEMO_PROJECT, "--sheet", "99", "-o", out}, "no sheet 99");
+  expectRefused({"deliver", DEMO_PROJECT, "--ppi=-3", "-o", out}, "from 1 to 4800");
+  expectRefused({"deliver", DEMO_PROJECT, "--ppi", "1e9", "-o", out}, "from 1 to 4800");
+  expectRefused({"deliver", DEMO_PROJECT, "--format", "bmp", "-o", out}, "png, svg or pdf");
+  expectRefused({"deliver", DEMO_PROJECT, "--item", "moon", "-o", out}, "no item 'moon'");
+  expectRefused({"deliver", "no-such.widecut", "-o", out}, "no-such.widecut");
+  expectRefused({"deliver", DEMO_PROJECT, "-o", folder.filePath("no/such/a.png")}, "a.png");
+  expectRefused({"deliver", DEMO_PROJECT}, "--out");
+  QFile text(folder.filePath("text.widecut"));
+  ASSERT_TRUE(text.open(QIODevice::WriteOnly));
+  text.write("hello");
+  text.close();
+  expectRefused({"info", text.fileName()}, "not a Wide Cut project");
+  EXPECT_FALSE(QFile::exists(out));
+  EXPECT_EQ(QDir(folder.path()).entryList(QDir::Files).size(), 1) << "no half-written files";
+}
+
+TEST(CommandLine, AFullDiskLeavesNothingBehind) {
+  const QTemporaryDir folder;
+  // A tiny file system, where this user may mount one.
+  const QString disk = folder.filePath("disk");
+  QDir().mkpath(disk);
+  if (QProcess::execute("mount", {"-t", "tmpfs", "-o", "size=64k", "tmpfs", disk}) != 0)
+    GTEST_SKIP() << "only root can mount a small disk";
+  expectRefused({"deliver", DEMO_PROJECT, "-o", disk + "/a.png"}, "cannot write");
+  const auto left = QDir(disk).entryList(QDir::Files | QDir::Hidden);
+  QProcess::execute("umount", {disk});
+  EXPECT_TRUE(left.isEmpty()) << left.join(' ').toStdString();
+}
+
+}  // namespace
+}  // namespace widecut
