@@ -27,15 +27,15 @@ Vec towards(float azimuth, float elevation) {
 QImage ridgeAtDawn() {
   Terrain terrain(7, 2300);
   Light light;
-  light.sun = towards(0.95f, 0.13f);
-  light.sunColour = {3.9f, 2.35f, 1.3f};
+  light.sun = towards(1.25f, 0.22f);
+  light.sunColour = {4.6f, 2.7f, 1.5f};
   light.skyHigh = {0.10f, 0.19f, 0.42f};
-  light.skyLow = {0.78f, 0.58f, 0.47f};
+  light.skyLow = {0.72f, 0.60f, 0.58f};
   light.glow = {1.3f, 0.72f, 0.28f};
-  light.haze = 1.0f / 4200;
+  light.haze = 1.0f / 5200;
   light.hazeTop = 430;
   light.hazeFloor = 250;
-  light.snowLine = 620;
+  light.snowLine = 330;
   light.cloud = 0.45f;
   terrain.light(light.sun);
   const Vec from{5200, 2600, 0};

@@ -124,19 +124,21 @@ void brochure(Layout& on, const std::vector<std::string>& photos, double width, 
   on.reframe(cover, Affine::move({0, 26}) * Affine::scale(1.08, 1.08).about(window.centre()));
 
   const Id station = on.ellipse("valley station", {2 * panel - 92, 352}, 60, 60, photoStyle());
-  on.cut("station disc", {station, on.rectangle("cut line", 2 * panel - 160, 384, 140, 6, filled(cream))},
-         Outcome::SubtractFront, photos[2]);
+  const Id stationDisc =
+      on.cut("station disc", {station, on.rectangle("cut line", 2 * panel - 160, 384, 140, 6, filled(cream))},
+             Outcome::SubtractFront, photos[2]);
+  on.reframe(stationDisc, Affine::scale(2.1, 2.1).about({2 * panel - 92, 352 + 48}));
   on.words("title", "LeagueSpartan-Bold.otf", 50, {2 * panel + 26, 118}, gold, {"Skarrow", "Peak"}, 46);
   on.words("subtitle", "Cabin-Regular.otf", 16, {2 * panel + 27, 192}, frost, {"The slow line above", "the clouds"},
            20);
   on.words("winter line", "Cabin-SemiBold.otf", 15, {2 * panel + 27, height - 44}, white,
            {"Winter timetable", "from 4 December"}, 19);
-  on.words("bends", "EBGaramond12-Regular.otf", 19, {32, 462}, soot,
-           {"Eleven bends, four viaducts and one café with a stove.", "Sit on the left going up."}, 25);
-  on.words(
-      "fares", "Cabin-Regular.otf", 11.5, {32, 524}, {0x5B, 0x60, 0x5C},
-      {"Skarrow Valley · Hollin Bridge · Upper Tarn · Skarrow Peak 2318 m", "Every hour from 7.10, snow or shine."},
-      16);
+  on.words("bends", "EBGaramond12-Regular.otf", 20, {32, 470}, soot,
+           {"Eleven bends, four viaducts", "and one café with a stove.", "Sit on the left going up."}, 26);
+  on.words("stations", "Cabin-SemiBold.otf", 12, {panel + 26, 462}, soot,
+           {"Skarrow Valley", "Hollin Bridge", "Upper Tarn", "Skarrow Peak, 2318 m"}, 18);
+  on.words("departures", "Cabin-Regular.otf", 11.5, {panel + 26, 542}, {0x5B, 0x60, 0x5C},
+           {"Every hour from 7.10, snow or shine."}, 16);
 }
 
 void slide(Layout& on, const std::vector<std::string>& photos, double width, double height) {

@@ -81,11 +81,23 @@ std::vector<Colour> coloursOf(const Project& project) {
   return found;
 }
 
+/// The swatch of a photo fill is the photo.
+void paintPhoto(QPushButton& swatch, const QImage& photo) {
+  const double ratio = swatch.devicePixelRatioF();
+  QImage small = photo.scaled(QSize(26, 16) * ratio, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
+  QPixmap pixmap = QPixmap::fromImage(small.copy(QRect({0, 0}, (QSizeF(26, 16) * ratio).toSize())));
+  pixmap.setDevicePixelRatio(ratio);
+  swatch.setIcon(pixmap);
+  swatch.setIconSize({26, 16});
+}
+
 void paintSwatch(QPushButton& swatch, std::optional<Colour> colour) {
   QPixmap pixmap(QSize(26, 16) * swatch.devicePixelRatioF());
   pixmap.setDevicePixelRatio(swatch.devicePixelRatioF());
   pixmap.fill(colour ? painterColour(*colour) : QColor(Qt::white));
   QPainter painter(&pixmap);
+  painter.setPen(theme::rule);
+  painter.drawRect(0, 0, 25, 15);
   painter.setRenderHint(QPainter::Antialiasing);
   if (!colour) {
     painter.setPen(QPen(theme::slate, 1.3));
@@ -287,7 +299,12 @@ void Details::refresh() {
 void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
   const Item& first = *selected.front();
   const auto photo = shownPhoto(first, desk_.project().media);
-  paintSwatch(*fill_, photo ? std::nullopt : first.style.fill);
+  const Media& media = desk_.project().media;
+  const auto level = photo ? desk_.photos().levelIfReady(media.at(photo->medium), 0.02) : std::nullopt;
+  if (level)
+    paintPhoto(*fill_, level->image);
+  else
+    paintSwatch(*fill_, first.style.fill);
   QString text = photo              ? QString::fromStdString(desk_.project().media.at(photo->medium)->name)
                  : first.style.fill ? QString::fromStdString(colourText(*first.style.fill))
                                     : tr("no fill");

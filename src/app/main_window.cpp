@@ -146,7 +146,7 @@ void MainWindow::buildLayout() {
   stackColumn->addWidget(new StackPanel(desk_, stack));
   left->addWidget(sheets);
   left->addWidget(stack);
-  left->setSizes({300, 260});
+  left->setSizes({318, 240});
 
   auto* details = new QScrollArea(this);
   details->setWidget(new Details(desk_, details));
@@ -191,7 +191,7 @@ void MainWindow::buildLayout() {
   setCentralWidget(whole);
 
   title_ = new QLabel(this);
-  title_->setStyleSheet("color: #5F6B67; padding-right: 10px");
+  title_->setStyleSheet("color: #5F6B67; padding: 4px 12px 0 0");
   menuBar()->setCornerWidget(title_);
 }
 

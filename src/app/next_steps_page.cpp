@@ -25,10 +25,12 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   heading_ = new QLabel(this);
   heading_->setFont(theme::heading());
   heading_->setStyleSheet("color: #5F6B67");
+  heading_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
   column->addWidget(heading_);
   auto* row = new QHBoxLayout;
   row->setSpacing(12);
-  column->addLayout(row, 1);
+  column->addLayout(row);
+  column->addStretch(1);
 
   picture_ = new QLabel(this);
   picture_->setFixedSize(118, 92);

@@ -73,7 +73,7 @@ void SheetsPanel::rebuild() {
     name->setText(name->fontMetrics().elidedText(QString::fromStdString(piece->name), Qt::ElideRight, thumbnailWidth));
     column_->addWidget(name);
     for (const SheetPtr& sheet : piece->sheets) {
-      const double scale = std::min(thumbnailWidth / sheet->width, 122 / sheet->height);
+      const double scale = std::min(thumbnailWidth / sheet->width, 112 / sheet->height);
       const QSize size(static_cast<int>(std::lround(sheet->width * scale)),
                        static_cast<int>(std::lround(sheet->height * scale)));
       const bool open = desk_.sheet() && desk_.sheet()->id == sheet->id;
