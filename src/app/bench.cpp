@@ -36,15 +36,14 @@ void Bench::choosePage() {
   const ItemPtr item = desk_.onlyItem();
   int page = NextSteps;
   if (desk_.selection().size() > 1) page = Outcomes;
-  if (item && item->recipe()) page = RecipeOf;
+  if (desk_.openCutout()) page = RecipeOf;
   if (item && desk_.tool() == ToolKind::Reframe && shownPhoto(*item, desk_.project().media)) page = Reframe;
   setCurrentIndex(page);
   static_cast<BenchPage*>(currentWidget())->refresh(true);
 }
 
 void Bench::refresh() {
-  const ItemPtr item = desk_.onlyItem();
-  const bool isCutout = item && item->recipe();
+  const bool isCutout = desk_.openCutout() != nullptr;
   // A change can make a cutout of a plain selection, or the other way round.
   if (!desk_.isTrying() && (currentIndex() == RecipeOf) != isCutout && currentIndex() != Reframe) {
     choosePage();

@@ -44,6 +44,10 @@ void Card::paintEvent(QPaintEvent*) {
   painter.drawImage(QPointF(8, 8), picture_);
   painter.setOpacity(1);
 
+  if (!note_.isEmpty()) {
+    painter.setPen(theme::slate);
+    painter.drawText(QRectF(8, 8, width() - 16, height() - 40), Qt::AlignCenter | Qt::TextWordWrap, note_);
+  }
   int left = 8, right = width() - 8;
   const int base = height() - 10;
   if (!key_.isEmpty()) {

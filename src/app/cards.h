@@ -13,6 +13,8 @@ class Card : public QAbstractButton {
   Card(const QString& name, const QString& key, const QColor& edge, const QImage& picture, QWidget* parent);
   /// The sign before the name, as in “− Subtract disc”.
   void setSign(const QString& sign) { sign_ = sign; }
+  /// A remark in place of a picture that is empty.
+  void setNote(const QString& note) { note_ = note; }
   /// Adds a small eye; `shut` when the part is left out.
   void setEye(bool shut);
   void setMarked(bool marked) { marked_ = marked; }
@@ -33,7 +35,7 @@ class Card : public QAbstractButton {
 
  private:
   QRect eyeArea() const;
-  QString key_, sign_;
+  QString key_, sign_, note_;
   QColor edge_;
   QImage picture_;
   bool hot_ = false;

@@ -32,6 +32,13 @@ SheetPtr Desk::sheet() const { return findSheet(project(), sheet_); }
 
 ItemPtr Desk::onlyItem() const { return selection_.size() == 1 ? findItem(project(), selection_.front()) : nullptr; }
 
+ItemPtr Desk::openCutout() const {
+  const ItemPtr item = onlyItem();
+  if (!item || item->recipe()) return item;
+  const auto chain = chainTo(project(), item->id);
+  return chain.size() > 1 ? chain[chain.size() - 2] : nullptr;
+}
+
 void Desk::tryOut(Project changed) {
   preview_ = std::move(changed);
   emit projectChanged();

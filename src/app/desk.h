@@ -26,6 +26,8 @@ class Desk : public QObject {
   const std::vector<Id>& selection() const { return selection_; }
   /// The only selected item; null when none or several are.
   ItemPtr onlyItem() const;
+  /// The cutout whose recipe shows: the only selected item, or the cutout that it is a part of; null otherwise.
+  ItemPtr openCutout() const;
   ToolKind tool() const { return tool_; }
   PhotoStore& photos() { return photos_; }
   const History& history() const { return history_; }

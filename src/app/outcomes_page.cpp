@@ -12,7 +12,7 @@
 namespace widecut {
 namespace {
 
-constexpr QSize pictureSize{128, 70};
+constexpr QSize pictureSize{142, 70};
 
 struct OutcomeFace {
   QString name, sign, key;
@@ -98,6 +98,7 @@ void OutcomesPage::rebuild() {
         new Card(face.name, face.key, face.edge,
                  pictureOf({result}, changed.media, desk_.photos(), pictureSize, devicePixelRatioF(), around), this);
     card->setSign(face.sign);
+    if (resolved(*result)->outline.isEmpty()) card->setNote(tr("nothing is left"));
     card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
     connect(card, &Card::entered, this, [this, outcome] { tryOut(outcome); });
     connect(card, &Card::left, &desk_, &Desk::stopTrying);

@@ -63,7 +63,7 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   lift->setObjectName("liftParts");
   lift->setToolTip(tr("Ends the cutout: every part becomes an item again, with its own look"));
   connect(lift, &QPushButton::clicked, this, [this] {
-    const ItemPtr item = desk_.onlyItem();
+    const ItemPtr item = desk_.openCutout();
     if (!item) return;
     std::vector<Id> parts;
     desk_.commit(tr("Lift parts out"), withPartsLifted(desk_.settled(), item->id, parts));
@@ -88,8 +88,8 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
 }
 
 void RecipePage::refresh(bool) {
-  const ItemPtr item = desk_.onlyItem();
-  if (!item || !item->recipe()) return;
+  const ItemPtr item = desk_.openCutout();
+  if (!item) return;
   std::vector<std::string> names;
   for (const ItemPtr& part : item->recipe()->parts) names.push_back(part->name);
   heading_->setText(tr("Recipe of “%1”").arg(QString::fromStdString(item->name)));
@@ -146,6 +146,7 @@ void RecipePage::rebuild(const Item& cutout) {
                           rowHolder_);
     chip->setObjectName(QString("part%1").arg(i));
     chip->setEye(part->hidden);
+    chip->setMarked(desk_.selection() == std::vector<Id>{part->id});
     connect(chip, &Card::clicked, this, [this, id = part->id] { desk_.select({id}); });
     connect(chip, &Card::eyeClicked, this, [this, id = part->id] {
       desk_.commit(tr("Leave out or take in"), withItem(desk_.settled(), id, [](const Item& before) {

@@ -25,21 +25,13 @@ bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(),
 
 double SelectTool::reach() const { return 5 / mat_.zoom(); }
 
-Id SelectTool::openCutout() const {
-  const ItemPtr item = desk_.onlyItem();
-  if (!item) return 0;
-  if (item->recipe()) return item->id;
-  const auto chain = chainTo(desk_.project(), item->id);
-  return chain.size() > 1 ? chain[chain.size() - 2]->id : 0;
-}
-
 Id SelectTool::targetAt(const Pointer& p) const {
   const Project& project = desk_.project();
   const Id item = itemAt(*desk_.sheet(), p.onSheet, reach());
-  const Id open = openCutout();
-  if (open == 0) return item;
+  const ItemPtr cutout = desk_.openCutout();
+  if (!cutout) return item;
+  const Id open = cutout->id;
   const auto chain = chainTo(project, open);
-  if (chain.empty()) return item;
   // Another item on the way keeps its right to be picked, and so does the cutout's own picture.
   if (item != 0 && item != chain.front()->id) return item;
   const auto back = frameToSheet(project, open).inverse();
@@ -165,10 +157,8 @@ bool SelectTool::key(QKeyEvent& event) {
   return false;
 }
 
-void SelectTool::paintGhosts(QPainter& painter, Id cutout) const {
-  const ItemPtr item = findItem(desk_.project(), cutout);
-  if (!item || !item->recipe()) return;
-  const Recipe& recipe = *item->recipe();
+void SelectTool::paintGhosts(QPainter& painter, const Item& cutout) const {
+  const Recipe& recipe = *cutout.recipe();
   for (std::size_t i = 0; i < recipe.parts.size(); ++i) {
     const Item& part = *recipe.parts[i];
     if (part.hidden) continue;
@@ -186,7 +176,7 @@ void SelectTool::paintGhosts(QPainter& painter, Id cutout) const {
 }
 
 void SelectTool::paint(QPainter& painter) {
-  if (const Id open = openCutout()) paintGhosts(painter, open);
+  if (const ItemPtr open = desk_.openCutout()) paintGhosts(painter, *open);
   painter.setBrush(Qt::NoBrush);
   if (hovered_ != 0 && !contains(desk_.selection(), hovered_) && doing_ == Doing::Nothing) {
     painter.setPen(QPen(QColor(theme::plum.red(), theme::plum.green(), theme::plum.blue(), 150), 2.4));

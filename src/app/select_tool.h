@@ -25,10 +25,8 @@ class SelectTool : public Tool {
 
   /// What a press here would take hold of: a part of the selected cutout, an item, or nothing.
   Id targetAt(const Pointer& pointer) const;
-  /// The cutout whose parts show: the selected one, or the one that the selected part belongs to.
-  Id openCutout() const;
   double reach() const;
-  void paintGhosts(QPainter& painter, Id cutout) const;
+  void paintGhosts(QPainter& painter, const Item& cutout) const;
   void stop();
 
   Doing doing_ = Doing::Nothing;
