@@ -12,6 +12,7 @@ namespace {
 void inParallel(int count, const std::function<void(int)>& work) {
   const int threads = static_cast<int>(std::max(1u, std::thread::hardware_concurrency()));
   std::vector<std::jthread> pool;
+  pool.reserve(static_cast<std::size_t>(threads));
   for (int t = 0; t < threads; ++t)
     pool.emplace_back([&, t] {
       for (int i = t; i < count; i += threads) work(i);
@@ -204,7 +205,7 @@ QImage developed(Exposure e, float strength, int width, int height) {
       const Vec v = (e.light[i] + bright[i] * 0.35f + wide[i] * 0.5f) * (strength * corner);
       const float grain = 0.022f * (randomAt(x, y, 5) + randomAt(x, y, 6) + randomAt(x, y, 7) - 1.5f);
       const auto channel = [&](float l) {
-        return static_cast<int>(255 * std::clamp(filmed(l) + grain, 0.0f, 1.0f) + 0.5f);
+        return static_cast<int>(std::lround(255 * std::clamp(filmed(l) + grain, 0.0f, 1.0f)));
       };
       line[x] = qRgb(channel(v.x), channel(v.y), channel(v.z));
     }

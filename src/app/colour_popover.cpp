@@ -37,7 +37,7 @@ ColourPopover::ColourPopover(std::optional<Colour> colour, const std::vector<Col
   const auto addTone = [&](Colour tone) {
     auto* swatch = new QPushButton(this);
     const QString hex = QString::fromStdString(colourText(tone));
-    swatch->setFixedSize(24, 20);
+    swatch->setFixedSize(23, 20);
     swatch->setAccessibleName(tr("Colour %1").arg(hex));
     swatch->setObjectName("tone " + hex);
     swatch->setToolTip(hex);

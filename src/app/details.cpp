@@ -275,7 +275,9 @@ void Details::openColours(QPushButton& swatch, const QString& editName, const QS
           [this, changed, editName](std::optional<Colour> c) { desk_.commit(editName, changed(c)); });
   connect(popover, &ColourPopover::dropped, &desk_, &Desk::stopTrying);
   popover->adjustSize();
-  popover->move(swatch.mapToGlobal(QPoint(-popover->width() - 70, 0)));
+  // Over the details, where it hides nothing of the page.
+  popover->setFixedWidth(width() - 12);
+  popover->move(mapToGlobal(QPoint(6, swatch.mapTo(this, QPoint(0, swatch.height() + 4)).y())));
   popover->show();
 }
 

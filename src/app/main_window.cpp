@@ -163,6 +163,11 @@ void MainWindow::buildLayout() {
   left->setMinimumWidth(200);
   details->setMinimumWidth(250);
   middle->setSizes({200, 816, 264});
+  left->setObjectName("leftPanels");
+  middle->setObjectName("columns");
+  const QSettings kept;
+  for (QSplitter* splitter : {left, middle})
+    splitter->restoreState(kept.value("sizes/" + splitter->objectName()).toByteArray());
   column->addWidget(middle, 1);
 
   auto* bench = new Bench(desk_, this);
@@ -246,10 +251,14 @@ bool MainWindow::mayDiscard() {
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
-  if (mayDiscard())
-    event->accept();
-  else
+  if (!mayDiscard()) {
     event->ignore();
+    return;
+  }
+  QSettings kept;
+  for (const QSplitter* splitter : findChildren<QSplitter*>())
+    kept.setValue("sizes/" + splitter->objectName(), splitter->saveState());
+  event->accept();
 }
 
 bool MainWindow::save() {

@@ -31,6 +31,7 @@ void shootAndQuit(MainWindow& window, const QString& file) {
 
 int runWindow(int count, char** words) {
   QApplication app(count, words);
+  QApplication::setOrganizationName("widecut");
   QApplication::setApplicationName("Wide Cut");
   QApplication::setApplicationVersion("0.1.0");
   theme::apply(app);

@@ -1,0 +1,75 @@
+// A frame of a drag, against painting the whole sheet.
+#include <benchmark/benchmark.h>
+
+#include <QPainter>
+#include <cstdlib>
+
+#include "app/layer_cache.h"
+#include "output/raster.h"
+#include "project/edits.h"
+#include "project/resolve.h"
+#include "storage/project_file.h"
+
+namespace widecut {
+namespace {
+
+constexpr double scale = 1.4;
+
+struct Demo {
+  Project project;
+  SheetPtr sheet;
+  PhotoStore store;
+  QImage screen{1200, 850, QImage::Format_RGB32};
+
+  Demo() {
+    auto opened = openProject(DEMO_PROJECT);
+    if (!opened) std::abort();
+    project = *opened;
+    sheet = sheetsOf(project).front();
+    for (const auto& [hash, medium] : project.media) (void)store.level(*medium, 1);
+  }
+  Id cutout() const {
+    for (const ItemPtr& item : sheet->items)
+      if (item->name == "cover window") return item->id;
+    return 0;
+  }
+  void draw(LayerCache& cache, const Project& shown) {
+    QPainter painter(&screen);
+    cache.draw(painter, shown, *findSheet(shown, sheet->id), scale, screen.rect());
+  }
+};
+
+void paintWholeSheet(benchmark::State& state) {
+  Demo demo;
+  for (auto _ : state) {
+    LayerCache cache(demo.store);
+    demo.draw(cache, demo.project);
+  }
+}
+BENCHMARK(paintWholeSheet)->Unit(benchmark::kMillisecond);
+
+void dragFrame(benchmark::State& state, Id moved) {
+  Demo demo;
+  LayerCache cache(demo.store);
+  demo.draw(cache, demo.project);
+  double by = 0;
+  for (auto _ : state) {
+    by += 0.37;
+    demo.draw(cache, withMapped(demo.project, std::vector<Id>{moved}, Affine::move({std::fmod(by, 40), 0})));
+  }
+}
+void dragSmallItem(benchmark::State& state) {
+  const Demo demo;
+  for (const ItemPtr& item : demo.sheet->items)
+    if (item->name == "station disc") dragFrame(state, item->id);
+}
+BENCHMARK(dragSmallItem)->Unit(benchmark::kMillisecond);
+
+void dragPartOfCutout(benchmark::State& state) {
+  const Demo demo;
+  dragFrame(state, findItem(demo.project, demo.cutout())->recipe()->parts[1]->id);
+}
+BENCHMARK(dragPartOfCutout)->Unit(benchmark::kMillisecond);
+
+}  // namespace
+}  // namespace widecut
