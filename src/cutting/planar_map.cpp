@@ -60,8 +60,17 @@ struct PlanarMap::Inside {
       const auto index = static_cast<std::size_t>(node.part);
       return index < operands.size() ? operands[index] : clip::Paths{};
     }
+    // A run of additions, or of subtractions, is one operation with many clips.
+    const bool joins = node.role == Role::Add || node.role == Role::Subtract;
+    const Formula::Node* left = &node;
+    clip::Paths clips;
+    do {
+      const clip::Paths right = where(*left->right);
+      clips.insert(clips.end(), right.begin(), right.end());
+      left = left->left.get();
+    } while (joins && left->part < 0 && left->role == node.role);
     const clip::ClipType types[] = {clip::ctUnion, clip::ctDifference, clip::ctIntersection, clip::ctXor};
-    return combined(where(*node.left), where(*node.right), types[static_cast<int>(node.role)]);
+    return combined(where(*left), clips, types[static_cast<int>(node.role)]);
   }
 };
 
