@@ -41,8 +41,10 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   form->addRow(QString(), paper_);
   form->addRow(QString(), outcome_);
   auto* buttons = new QDialogButtonBox(this);
-  auto* go = buttons->addButton(tr("Choose the file…"), QDialogButtonBox::AcceptRole);
+  auto* go = new QPushButton(tr("Choose the file…"), this);
   go->setProperty("primary", true);
+  buttons->addButton(go, QDialogButtonBox::AcceptRole);
+  go->setDefault(true);
   buttons->addButton(QDialogButtonBox::Cancel);
   column->addWidget(buttons);
   connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);

@@ -244,7 +244,7 @@ std::vector<ItemPtr> Details::items() const {
 }
 
 MeasureField* Details::field(const QString& name, Unit unit, const QString& suffix, const QString& editName,
-                             Edit edit) {
+                             const Edit& edit) {
   auto* made = new MeasureField(name, unit, suffix, body_);
   connect(made, &MeasureField::tried, this, [this, edit](double v) { desk_.tryOut(edit(desk_.settled(), v)); });
   connect(made, &MeasureField::settled, this,

@@ -28,7 +28,7 @@ class Details : public QWidget {
   void refresh();
   void refreshPaint(const std::vector<ItemPtr>& items);
   void refreshResult(const std::vector<ItemPtr>& items);
-  MeasureField* field(const QString& name, Unit unit, const QString& suffix, const QString& editName, Edit edit);
+  MeasureField* field(const QString& name, Unit unit, const QString& suffix, const QString& editName, const Edit& edit);
   void openColours(QPushButton& swatch, const QString& editName, const QString& noneText, std::optional<Colour> current,
                    const Paint& paint);
   Project restyled(const Project& project, const std::function<void(Style&)>& change) const;

@@ -25,7 +25,7 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   heading_ = new QLabel(this);
   heading_->setFont(theme::heading());
   heading_->setStyleSheet("color: #5F6B67");
-  heading_->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+  heading_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
   column->addWidget(heading_);
   auto* row = new QHBoxLayout;
   row->setSpacing(12);

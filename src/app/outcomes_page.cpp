@@ -1,6 +1,7 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QScrollArea>
 
 #include "app/bench.h"
 #include "app/cards.h"
@@ -42,7 +43,17 @@ bool showsPhoto(const Item& item) { return item.style.photo || (item.recipe() &&
 }  // namespace
 
 OutcomesPage::OutcomesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
-  row_ = new QHBoxLayout(this);
+  // Narrow windows scroll sideways.
+  auto* scroll = new QScrollArea(this);
+  scroll->setWidgetResizable(true);
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  auto* holder = new QWidget(scroll);
+  scroll->setWidget(holder);
+  auto* whole = new QHBoxLayout(this);
+  whole->setContentsMargins(0, 0, 0, 0);
+  whole->addWidget(scroll);
+  row_ = new QHBoxLayout(holder);
   row_->setContentsMargins(14, 8, 14, 6);
   row_->setSpacing(12);
 }

@@ -57,6 +57,7 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   heading_->setFont(theme::heading());
   heading_->setStyleSheet("color: #5F6B67");
   formula_ = new QLabel(this);
+  formula_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
   formula_->setTextInteractionFlags(Qt::TextSelectableByMouse);
   formula_->setAccessibleName(tr("Formula"));
   auto* lift = new QPushButton(tr("Lift parts out"), this);

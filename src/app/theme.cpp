@@ -3,6 +3,7 @@
 #include <QApplication>
 #include <QFontDatabase>
 #include <QPainter>
+#include <QPalette>
 #include <QStyleFactory>
 
 /// Resources of a static library have to be called in, from outside any namespace.
@@ -39,6 +40,11 @@ QToolButton { background: transparent; border: none; border-radius: 3px; padding
 QToolButton:hover { background: #EFE8DA; }
 QToolButton:checked { background: #E6DECE; }
 QComboBox { background: #FFFFFF; border: 1px solid #D5CDBD; border-radius: 3px; padding: 2px 8px; min-height: 18px; }
+QComboBox::drop-down { border: none; width: 20px; }
+QComboBox::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }
+QComboBox QAbstractItemView { background: #FBF9F4; selection-background-color: #E5DAF2; selection-color: #23302E; }
+QDialogButtonBox, QMessageBox { dialogbuttonbox-buttons-have-icons: 0; }
+QCheckBox:disabled { color: #8F938D; }
 QSlider::groove:horizontal { height: 3px; background: #CFC6B4; border-radius: 1px; }
 QSlider::sub-page:horizontal { background: #23302E; border-radius: 1px; }
 QSlider::handle:horizontal { width: 11px; height: 11px; margin: -5px 0; border-radius: 6px; background: #FFFFFF;
@@ -59,6 +65,7 @@ QTreeWidget::branch:selected { background: #E5DAF2; }
 QToolTip { background: #23302E; color: #FBF9F4; border: none; padding: 4px 6px; }
 QCheckBox::indicator { width: 13px; height: 13px; border: 1px solid #A79D8A; border-radius: 2px; background: #FFFFFF; }
 QCheckBox::indicator:checked { background: #23302E; border-color: #23302E; image: url(:/icons/tick.svg); }
+QCheckBox::indicator:disabled { background: #D5CDBD; border-color: #D5CDBD; }
 )";
 
 }  // namespace

@@ -259,6 +259,18 @@ TEST_F(WindowTest, MovingOneItemDoesNotRepaintTheOthers) {
   EXPECT_GE(painted, 9);
 }
 
+TEST_F(WindowTest, EverythingFitsASmallWindow) {
+  selectBoth();
+  w.window.resize(1024, 700);
+  w.settle();
+  EXPECT_EQ(w.window.size(), QSize(1024, 700));
+  EXPECT_GT(w.mat().width(), 500);
+  w.key(Qt::Key_U);
+  EXPECT_EQ(w.window.size(), QSize(1024, 700));
+  w.key(Qt::Key_1);
+  EXPECT_TRUE(w.window.rect().contains(w.window.findChild<QWidget*>("hint")->mapTo(&w.window, QPoint(0, 0))));
+}
+
 TEST_F(WindowTest, TheStackSelectsAndHides) {
   const Id a = box();
   disc();
