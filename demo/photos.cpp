@@ -117,11 +117,11 @@ QImage viaductInSnow() {
   Terrain terrain(23, 1500);
   Light light;
   light.sun = towards(-0.9f, 0.42f);
-  light.sunColour = {1.5f, 1.45f, 1.4f};
-  light.skyHigh = {0.42f, 0.50f, 0.62f};
+  light.sunColour = {2.0f, 1.9f, 1.75f};
+  light.skyHigh = {0.30f, 0.39f, 0.54f};
   light.skyLow = {0.74f, 0.79f, 0.86f};
   light.glow = {0.3f, 0.28f, 0.25f};
-  light.haze = 1.0f / 3000;
+  light.haze = 1.0f / 4500;
   light.hazeTop = 500;
   light.hazeFloor = 250;
   light.snowLine = 170;
@@ -139,7 +139,7 @@ QImage viaductInSnow() {
   bridge.surface = [=](Vec p, Vec n, Vec& colour, Vec&) {
     const float u = dot(p - centre, along);
     if (!arches.isStone(u, p.z)) return false;
-    colour = stone(u, p.z, {0.36f, 0.33f, 0.30f});
+    colour = stone(u, p.z, {0.24f, 0.21f, 0.185f});
     if (n.z > 0.5f || p.z > deck - 0.35f)
       colour = {0.8f, 0.83f, 0.88f};
     else if (p.z > deck - 1.4f && p.z < deck - 1.1f)
@@ -154,7 +154,7 @@ QImage viaductInSnow() {
                               {0.50f, 0.035f, 0.025f}, false));
   Exposure e = taken(terrain, solids, light, view, width, height);
   letItSnow(e, 77, 5200);
-  return developed(std::move(e), 0.8f, outWidth, outHeight);
+  return developed(std::move(e), 0.95f, outWidth, outHeight);
 }
 
 /// A house with a gable roof; windows glow.

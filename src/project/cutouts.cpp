@@ -11,7 +11,7 @@ bool names(std::span<const Id> ids, Id id) { return std::find(ids.begin(), ids.e
 
 /// The parts in formula order: the one that is kept comes first.
 std::vector<ItemPtr> inFormulaOrder(std::vector<ItemPtr> parts, Outcome outcome) {
-  if (outcome == Outcome::SubtractBack) std::rotate(parts.begin(), parts.end() - 1, parts.end());
+  if (outcome == Outcome::SubtractBack && !parts.empty()) std::rotate(parts.begin(), parts.end() - 1, parts.end());
   return parts;
 }
 

@@ -1,0 +1,94 @@
+// The demo project as a person gets it.
+#include <gtest/gtest.h>
+
+#include <QImage>
+#include <set>
+
+#include "media/photo.h"
+#include "project/resolve.h"
+#include "scene/scene.h"
+#include "storage/project_file.h"
+
+namespace widecut {
+namespace {
+
+struct RailwayTest : testing::Test {
+  Project project = [] {
+    auto opened = openProject(DEMO_PROJECT);
+    EXPECT_TRUE(opened);
+    return opened ? *opened : Project{};
+  }();
+};
+
+TEST_F(RailwayTest, IsABrochureSheetAndASlide) {
+  ASSERT_EQ(project.pieces.size(), 2U);
+  const Sheet& brochure = *project.pieces[0]->sheets[0];
+  EXPECT_NEAR(brochure.width, 297 * 72 / 25.4, 1e-6);
+  EXPECT_NEAR(brochure.height, 210 * 72 / 25.4, 1e-6);
+  EXPECT_EQ(brochure.folds.size(), 2U);
+  const Sheet& slide = *project.pieces[1]->sheets[0];
+  EXPECT_NEAR(slide.width / slide.height, 16.0 / 9, 1e-9);
+}
+
+TEST_F(RailwayTest, EverySheetHasLiveCutoutsWithPhotos) {
+  std::set<std::string> used;
+  for (const SheetPtr& sheet : sheetsOf(project)) {
+    int cutouts = 0;
+    for (const ItemPtr& item : sheet->items) {
+      const auto photo = shownPhoto(*item, project.media);
+      if (photo) used.insert(photo->medium);
+      cutouts += item->recipe() && photo;
+    }
+    EXPECT_GE(cutouts, 2) << sheet->name;
+  }
+  EXPECT_EQ(used.size(), project.media.size()) << "no photo is carried along unused";
+}
+
+TEST_F(RailwayTest, NothingOverhangsASheetButTheCutsParts) {
+  for (const SheetPtr& sheet : sheetsOf(project))
+    for (const ItemPtr& item : sheet->items)
+      EXPECT_TRUE(sheet->box().grown(0.01).contains(boxInParent(*item))) << item->name;
+}
+
+TEST_F(RailwayTest, NoWordsStandAcrossAFold) {
+  const Sheet& brochure = *project.pieces[0]->sheets[0];
+  for (const ItemPtr& item : brochure.items) {
+    if (item->recipe() || resolved(*item)->outline.contours.size() < 4) continue;
+    const Box box = boxInParent(*item);
+    for (const double fold : brochure.folds) EXPECT_FALSE(box.low.x < fold && fold < box.high.x) << item->name;
+  }
+}
+
+TEST_F(RailwayTest, PhotosAreLargeSharpAndFullOfTones) {
+  PhotoStore store;
+  ASSERT_GE(project.media.size(), 4U);
+  for (const auto& [hash, medium] : project.media) {
+    EXPECT_GE(medium->width, 1600) << medium->name;
+    EXPECT_GE(medium->height, 1200) << medium->name;
+    EXPECT_LT(medium->bytes->size(), 600000U) << "small files";
+    const QImage image = store.level(*medium, 0.25).image;
+    std::set<int> tones;
+    double edges = 0;
+    for (int y = 1; y < image.height(); ++y)
+      for (int x = 1; x < image.width(); ++x) {
+        tones.insert(qGray(image.pixel(x, y)));
+        edges += std::abs(qGray(image.pixel(x, y)) - qGray(image.pixel(x - 1, y)));
+      }
+    EXPECT_GT(tones.size(), 150U) << medium->name << " has the range of a photo";
+    EXPECT_GT(edges / (image.width() * image.height()), 2) << medium->name << " has detail";
+  }
+}
+
+TEST_F(RailwayTest, PhotosCoverTheirFrames) {
+  for (const SheetPtr& sheet : sheetsOf(project))
+    for (const ItemPtr& item : sheet->items) {
+      const auto photo = shownPhoto(*item, project.media);
+      if (!photo) continue;
+      const Medium& m = *project.media.at(photo->medium);
+      const Box pixels = (*photo->pixelsToFrame.inverse())(resolved(*item)->box);
+      EXPECT_TRUE((Box{{0, 0}, {double(m.width), double(m.height)}}.grown(1).contains(pixels))) << item->name;
+    }
+}
+
+}  // namespace
+}  // namespace widecut

@@ -1,0 +1,166 @@
+// Whatever order edits come in, a project stays a project, and the way back is exact.
+#include <gtest/gtest.h>
+
+#include <random>
+#include <set>
+
+#include "project/cutouts.h"
+#include "project/history.h"
+#include "project/resolve.h"
+#include "sample.h"
+
+namespace widecut {
+namespace {
+
+void collectIds(const std::vector<ItemPtr>& items, std::vector<Id>& ids) {
+  for (const ItemPtr& item : items) {
+    ids.push_back(item->id);
+    if (const Recipe* recipe = item->recipe()) collectIds(recipe->parts, ids);
+  }
+}
+
+void expectSound(const Project& project) {
+  std::vector<Id> ids;
+  for (const SheetPtr& sheet : sheetsOf(project)) {
+    ids.push_back(sheet->id);
+    collectIds(sheet->items, ids);
+    for (const ItemPtr& item : sheet->items) {
+      if (const Recipe* recipe = item->recipe()) {
+        const auto leaves = recipe->formula.leaves();
+        ASSERT_EQ(leaves.size(), recipe->parts.size());
+        for (std::size_t i = 0; i < leaves.size(); ++i) ASSERT_EQ(leaves[i], static_cast<int>(i));
+      }
+      ASSERT_TRUE(isFinite(resolved(*item)->outline));
+    }
+  }
+  EXPECT_EQ(std::set<Id>(ids.begin(), ids.end()).size(), ids.size()) << "ids are unique";
+  for (const Id id : ids) EXPECT_LT(id, project.nextId);
+}
+
+struct RandomEdits {
+  std::mt19937 random;
+  Sample sample;
+  Project project = sample.project;
+
+  double number(double low, double high) { return std::uniform_real_distribution<double>(low, high)(random); }
+  std::vector<Id> someItems() {
+    std::vector<Id> all, chosen;
+    collectIds(sample.sheetOf(project).items, all);
+    for (const Id id : all)
+      if (number(0, 1) < 0.4) chosen.push_back(id);
+    return chosen;
+  }
+  Project next() {
+    const auto items = someItems();
+    switch (static_cast<int>(number(0, 9))) {
+      case 0:
+        return withMapped(project, items, Affine::move({number(-40, 40), number(-40, 40)}));
+      case 1:
+        return withMapped(project, items, Affine::turn(number(-3, 3)).about({50, 50}));
+      case 2:
+        return withMapped(project, items, Affine::scale(number(-2, 2), number(0.2, 2)).about({60, 40}));
+      case 3:
+        return broughtToFront(project, items);
+      case 4: {
+        std::vector<Id> copies;
+        return withCopies(project, items, {7, 7}, copies);
+      }
+      case 5:
+        return number(0, 1) < 0.3 ? withoutItems(project, items) : sentToBack(project, items);
+      case 6: {
+        Id made = 0;
+        const auto outcome = allOutcomes[static_cast<int>(number(0, 5))];
+        return combined(project, items, outcome, usualLook(project, items, outcome), made);
+      }
+      case 7: {
+        std::vector<Id> parts;
+        return items.empty() ? project : withPartsLifted(project, items.front(), parts);
+      }
+      default:
+        return items.empty() ? project
+                             : withRole(project, items.front(), static_cast<int>(number(0, 3)), Role::Exclude);
+    }
+  }
+};
+
+TEST(RandomEdits, KeepEveryProjectSound) {
+  for (unsigned seed = 0; seed < 25; ++seed) {
+    RandomEdits edits{std::mt19937(seed), {}};
+    for (int step = 0; step < 24; ++step) {
+      edits.project = edits.next();
+      ASSERT_NO_FATAL_FAILURE(expectSound(edits.project)) << "seed " << seed << ", step " << step;
+      if (sheetsOf(edits.project)[0]->items.size() > 40) break;
+    }
+  }
+}
+
+TEST(RandomEdits, UndoGivesBackTheVerySameObjects) {
+  RandomEdits edits{std::mt19937(99), {}};
+  History history(std::make_shared<const Project>(edits.project));
+  std::vector<ProjectPtr> states{history.current()};
+  for (int step = 0; step < 30; ++step) {
+    edits.project = edits.next();
+    history.commit("edit", std::make_shared<const Project>(edits.project));
+    states.push_back(history.current());
+  }
+  for (std::size_t i = states.size() - 1; i > 0; --i) {
+    EXPECT_EQ(history.current(), states[i]);
+    history.undo();
+  }
+  EXPECT_EQ(history.current(), states[0]);
+  while (history.canRedo()) history.redo();
+  EXPECT_EQ(history.current(), states.back());
+}
+
+TEST(Mapped, TwoMapsInARowAreTheirProduct) {
+  std::mt19937 random(8);
+  std::uniform_real_distribution<double> unit(-1, 1);
+  const Sample s;
+  for (int i = 0; i < 100; ++i) {
+    const Affine a =
+        Affine::move({30 * unit(random), 9}) * Affine::turn(3 * unit(random)) * Affine::scale(1.5 + unit(random), 1.2);
+    const Affine b = Affine::turn(unit(random)) * Affine::scale(2 + unit(random), 0.7 + 0.5 * unit(random));
+    const Item item = *findItem(s.project, s.disc);
+    const Item twice = mapped(mapped(item, b, {}), a, {}), once = mapped(item, a * b, {});
+    const Box x = boxInParent(twice), y = boxInParent(once);
+    EXPECT_NEAR(x.low.x, y.low.x, 1e-7);
+    EXPECT_NEAR(x.high.y, y.high.y, 1e-7);
+  }
+}
+
+TEST(Mapped, AMirrorKeepsThePhotoUpright) {
+  Sample s;
+  s.addPhoto(400, 300);
+  Project p = withPhotoIn(s.project, s.disc, s.photo);
+  p = withMapped(p, std::vector<Id>{s.disc}, Affine::scale(-1, 1).about({50, 50}));
+  const auto shown = shownPhoto(*findItem(p, s.disc), p.media);
+  const Affine toSheet = frameToSheet(p, s.disc) * shown->pixelsToFrame;
+  EXPECT_GT(toSheet.xx, 0);
+  EXPECT_GT(toSheet.determinant(), 0) << "not mirrored with its frame";
+}
+
+TEST(Model, LooksThingsUpThroughCutouts) {
+  Sample s;
+  Id made = 0;
+  const std::vector<Id> both{s.box, s.disc};
+  const Project p = combined(s.project, both, Outcome::Union, {s.box, 0}, made);
+  EXPECT_EQ(chainTo(p, s.disc).size(), 2U);
+  EXPECT_EQ(sheetOf(p, s.disc)->id, s.sheet);
+  EXPECT_EQ(sheetOf(p, 999), nullptr);
+  EXPECT_EQ(findItem(p, 999), nullptr);
+  const Point centre = frameToSheet(p, s.disc)(Point{0, 0});
+  EXPECT_NEAR(centre.x, 100, 1e-9);
+  EXPECT_NEAR(centre.y, 50, 1e-9);
+}
+
+TEST(Colours, ReadAndWritten) {
+  EXPECT_EQ(parseColour("#0a141e"), (Colour{10, 20, 30, 255}));
+  EXPECT_EQ(parseColour("#0A141E80"), (Colour{10, 20, 30, 128}));
+  for (const char* text : {"", "#12345", "0a141e", "#0a14zz", "#0a141e8", "#-a141e1"})
+    EXPECT_FALSE(parseColour(text)) << text;
+  EXPECT_EQ(colourText({10, 20, 30, 128}), "#0a141e80");
+  EXPECT_EQ(colourText({255, 255, 255, 255}), "#ffffff");
+}
+
+}  // namespace
+}  // namespace widecut
