@@ -159,8 +159,11 @@ void Mat::paintMat(QPainter& painter) const {
 
 void Mat::paintPaper(QPainter& painter, const Sheet& sheet) const {
   const QRectF area = sheetArea();
+  // The sheet may end within a pixel; then its paper must not show beyond what lies on it.
+  painter.setRenderHint(QPainter::Antialiasing);
   painter.fillRect(area.translated(3, 4), QColor(20, 34, 31, 110));
   painter.fillRect(area, painterColour(sheet.paper));
+  painter.setRenderHint(QPainter::Antialiasing, false);
   QPen fold(QColor(0xC9, 0x8F, 0x80), 1, Qt::DotLine);
   painter.setPen(fold);
   for (const double x : sheet.folds) painter.drawLine(toMat({x, 0}), toMat({x, sheet.height}));

@@ -167,8 +167,8 @@ void SelectTool::paintGhosts(QPainter& painter, const Item& cutout) const {
     QPen pen(theme::colourOf(role), hot ? 2.4 : 1.3);
     if (role != Role::Add) pen.setDashPattern({5, 3});
     painter.setPen(pen);
-    const bool first = i == 0;
-    painter.setBrush(first ? Qt::NoBrush : theme::patternOf(role, hot ? 190 : 120));
+    // What is added shows as itself; a tint would falsify its colours.
+    painter.setBrush(role == Role::Add ? Qt::NoBrush : theme::patternOf(role, hot ? 190 : 120));
     // A photo that is intersected covers so much that its pattern would hide the work.
     if (part.style.photo && role == Role::Intersect) painter.setBrush(Qt::NoBrush);
     paintOutline(painter, mat_, desk_.project(), part.id);

@@ -189,7 +189,7 @@ Result<void> deliverFile(const DeliverRequest& request) {
   if (request.sheet < 1 || request.sheet > static_cast<int>(sheets.size()))
     return problem("there is no sheet " + std::to_string(request.sheet) + "; " + request.file + " has sheets 1 to " +
                    std::to_string(sheets.size()));
-  const SheetPtr sheet = sheets[static_cast<std::size_t>(request.sheet - 1)];
+  const SheetPtr& sheet = sheets[static_cast<std::size_t>(request.sheet - 1)];
   Delivery delivery{sheet->id, 0, *format, request.ppi, request.transparent ? Ground::Transparent : Ground::Paper};
   if (!request.item.empty()) {
     const auto item = itemNamed(*project, sheet, request.item);

@@ -199,7 +199,7 @@ std::string_view nameOf(Role role) {
 
 Formula Formula::part(int index) { return Formula(std::make_shared<Node>(Node{index, Role::Add, {}, {}})); }
 
-Formula Formula::joined(Formula left, Role role, Formula right) {
+Formula Formula::joined(const Formula& left, Role role, const Formula& right) {
   return Formula(std::make_shared<Node>(Node{-1, role, left.root_, right.root_}));
 }
 

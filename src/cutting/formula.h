@@ -28,7 +28,7 @@ class Formula {
  public:
   /// The part alone.
   static Formula part(int index);
-  static Formula joined(Formula left, Role role, Formula right);
+  static Formula joined(const Formula& left, Role role, const Formula& right);
   /// The parts 0 … count − 1 in order, each joined by the same role. Needs count ≥ 1.
   static Formula chain(int count, Role role);
   /// Reads a formula whose words are `names` (case matters; a name with other characters than letters,
