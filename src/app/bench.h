@@ -7,6 +7,7 @@
 
 class QBoxLayout;
 class QLabel;
+class QPushButton;
 class QSlider;
 
 namespace widecut {
@@ -33,6 +34,10 @@ class BenchPage : public QWidget {
   /// `selection` is true when the selection, not only the project, changed.
   virtual void refresh(bool selection) = 0;
 
+ signals:
+  /// The person wants to place a photo in what is selected.
+  void photoWanted();
+
  protected:
   Desk& desk_;
 };
@@ -43,9 +48,6 @@ class NextStepsPage : public BenchPage {
  public:
   NextStepsPage(Desk& desk, QWidget* parent);
   void refresh(bool selection) override;
-
- signals:
-  void photoWanted();
 
  private:
   QLabel* heading_;
@@ -81,6 +83,7 @@ class RecipePage : public BenchPage {
   QLabel* heading_;
   QLabel* formula_;
   QLabel* result_ = nullptr;
+  QPushButton* reframe_;
   QBoxLayout* row_;
   QWidget* rowHolder_;
 };

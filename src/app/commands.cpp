@@ -167,7 +167,10 @@ void MainWindow::addCommands() {
       QAction* action = menu->addAction(command.text);
       action->setShortcuts(command.keys);
       action->setObjectName(command.name);
-      connect(action, &QAction::triggered, this, command.run);
+      connect(action, &QAction::triggered, this, [run = command.run] {
+        // A key in the middle of a drag must not pull away what is being dragged.
+        if (QApplication::mouseButtons() == Qt::NoButton) run();
+      });
       if (command.applies) conditional_.emplace_back(action, command.applies);
       if (command.name == "undo") undo_ = action;
       if (command.name == "redo") redo_ = action;

@@ -176,7 +176,8 @@ void MainWindow::buildLayout() {
   edge->setStyleSheet("background: #D5CDBD");
   column->addWidget(edge);
   column->addWidget(bench);
-  connect(bench->findChild<NextStepsPage*>(), &NextStepsPage::photoWanted, this, &MainWindow::askForPhoto);
+  for (BenchPage* page : bench->findChildren<BenchPage*>())
+    connect(page, &BenchPage::photoWanted, this, &MainWindow::askForPhoto);
 
   auto* line = new QWidget(this);
   line->setObjectName("hintLine");

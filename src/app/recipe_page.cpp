@@ -73,6 +73,12 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   top->addWidget(heading_);
   top->addSpacing(14);
   top->addWidget(formula_, 1);
+  auto* photo = new QPushButton(tr("Place a photo…"), this);
+  connect(photo, &QPushButton::clicked, this, &RecipePage::photoWanted);
+  reframe_ = new QPushButton(theme::icon("reframe"), tr("Reframe  R"), this);
+  connect(reframe_, &QPushButton::clicked, this, [this] { desk_.setTool(ToolKind::Reframe); });
+  top->addWidget(photo);
+  top->addWidget(reframe_);
   top->addWidget(lift);
   column->addLayout(top);
 
@@ -91,11 +97,13 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
 void RecipePage::refresh(bool) {
   const ItemPtr item = desk_.openCutout();
   if (!item) return;
+  const ItemPtr selected = desk_.onlyItem();
+  reframe_->setVisible(selected && shownPhoto(*selected, desk_.project().media));
   std::vector<std::string> names;
   for (const ItemPtr& part : item->recipe()->parts) names.push_back(part->name);
   heading_->setText(tr("Recipe of “%1”").arg(QString::fromStdString(item->name)));
   formula_->setText(formula_->fontMetrics().elidedText(QString::fromStdString(item->recipe()->formula.text(names)),
-                                                       Qt::ElideRight, std::max(120, width() - 420)));
+                                                       Qt::ElideRight, std::max(120, width() - 660)));
   // While something is dragged only the result follows, so that the signs stay under the pointer.
   if (desk_.isTrying() && result_)
     showResult(*item);

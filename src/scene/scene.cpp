@@ -15,6 +15,7 @@ std::shared_ptr<const Outline> reachedBy(std::shared_ptr<const Outline> outline,
   const Box pixels{{0, 0}, {double(medium.width), double(medium.height)}};
   if (pixels.grown(0.01 * std::max(medium.width, medium.height) / 1000).contains((*back)(box))) return outline;
   std::vector<Point> quad;
+  quad.reserve(4);
   for (int i = 0; i < 4; ++i) quad.push_back(pixelsToSheet(pixels.corner(i)));
   const Operand operands[] = {{*outline}, {polygon(quad)}};
   const auto map = PlanarMap::of(operands);

@@ -30,6 +30,26 @@ TEST(Photo, TheCamerasOrientationIsRespected) {
   EXPECT_GT(store.whole(**turned).pixelColor(37, 30).green(), 120) << "the top of what was stored is now right";
 }
 
+/// A JPEG as a camera held upright writes it: stored lying down, with a note to turn it by 90° clockwise.
+std::string turnedJpeg(const QImage& stored) {
+  std::string bytes = encoded(stored, "JPEG");
+  const unsigned char note[] = {0xFF, 0xE1, 0, 34,   'E', 'x', 'i', 'f', 0, 0, 'M', 'M', 0, 42, 0, 0, 0, 8,
+                                0,    1,    1, 0x12, 0,   3,   0,   0,   0, 1, 0,   6,   0, 0,  0, 0, 0, 0};
+  bytes.insert(2, reinterpret_cast<const char*>(note), sizeof note);
+  return bytes;
+}
+
+TEST(Photo, ACamerasJpegStandsUpright) {
+  const auto photo = photoFromBytes(turnedJpeg(tones(60, 40)), "camera.jpg");
+  ASSERT_TRUE(photo) << photo.error().message;
+  EXPECT_EQ((*photo)->width, 40);
+  EXPECT_EQ((*photo)->height, 60);
+  PhotoStore store;
+  EXPECT_GT(store.whole(**photo).pixelColor(36, 30).green(), 120);
+  EXPECT_FALSE(isUprightJpeg(**photo)) << "so it is not embedded as it is";
+  EXPECT_TRUE(isUprightJpeg(**photoFromBytes(encoded(tones(60, 40), "JPEG"), "scan.jpg")));
+}
+
 TEST(Photo, WhatIsNoPictureIsRefusedByName) {
   struct Case {
     std::string bytes;
