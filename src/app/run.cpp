@@ -27,38 +27,59 @@ void shootAndQuit(MainWindow& window, const QString& file) {
   settled->start();
 }
 
+struct Asked {
+  QString file, shot;
+};
+
+Result<Asked> askedFor(int count, char** words) {
+  Asked asked;
+  for (int i = 1; i < count; ++i) {
+    const QString word = QString::fromLocal8Bit(words[i]);
+    if (word == "--shot") {
+      if (++i >= count) return problem("--shot needs the name of a file");
+      asked.shot = QString::fromLocal8Bit(words[i]);
+    } else if (word == "-platform" && i + 1 < count) {
+      ++i;  // Qt's own
+    } else if (word.startsWith("-") || !asked.file.isEmpty()) {
+      return problem("unknown word '" + word.toStdString() + "' (see widecut --help)");
+    } else {
+      asked.file = word;
+    }
+  }
+  const bool display = qEnvironmentVariableIsSet("DISPLAY") || qEnvironmentVariableIsSet("WAYLAND_DISPLAY") ||
+                       qEnvironmentVariableIsSet("QT_QPA_PLATFORM");
+  if (!display) return problem("there is no display to open the window on");
+  return asked;
+}
+
 }  // namespace
 
 int runWindow(int count, char** words) {
+  // Before Qt starts: a wrong word, or a missing display, is one clear line.
+  const auto asked = askedFor(count, words);
+  if (!asked) {
+    std::cerr << "widecut: " << asked.error().message << '\n';
+    return 2;
+  }
   QApplication app(count, words);
   QApplication::setOrganizationName("widecut");
   QApplication::setApplicationName("Wide Cut");
   QApplication::setApplicationVersion("0.1.0");
   theme::apply(app);
-  QString file, shot;
-  const QStringList arguments = QApplication::arguments();
-  for (int i = 1; i < arguments.size(); ++i) {
-    if (arguments[i] == "--shot" && i + 1 < arguments.size())
-      shot = arguments[++i];
-    else if (arguments[i].startsWith("-") || !file.isEmpty()) {
-      std::cerr << "widecut: unknown word '" << arguments[i].toStdString() << "' (see widecut --help)\n";
-      return 2;
-    } else
-      file = arguments[i];
-  }
   MainWindow window;
-  if (!shot.isEmpty()) {
-    if (!file.isEmpty())
-      if (const auto opened = window.desk().open(file); !opened) {
-        std::cerr << "widecut: " << opened.error().message << '\n';
-        return 2;
-      }
+  if (asked->shot.isEmpty()) {
     window.show();
-    shootAndQuit(window, shot);
+    if (!asked->file.isEmpty()) window.openFile(asked->file);
     return QApplication::exec();
   }
+  if (!asked->file.isEmpty()) {
+    if (const auto opened = window.desk().open(asked->file); !opened) {
+      std::cerr << "widecut: " << opened.error().message << '\n';
+      return 2;
+    }
+  }
   window.show();
-  if (!file.isEmpty()) window.openFile(file);
+  shootAndQuit(window, asked->shot);
   return QApplication::exec();
 }
 

@@ -122,6 +122,28 @@ TEST(CommandLine, BadDeliveriesAreRefusedAndLeaveNothing) {
   EXPECT_EQ(QDir(folder.path()).entryList(QDir::Files).size(), 1) << "no half-written files";
 }
 
+TEST(CommandLine, WrongWordsForTheWindowAreRefused) {
+  expectRefused({"--bogus"}, "unknown word '--bogus'");
+  expectRefused({"one.widecut", "two.widecut"}, "two.widecut");
+  expectRefused({"--shot"}, "--shot needs");
+}
+
+TEST(CommandLine, TheWindowTakesItsOwnPicture) {
+  const QTemporaryDir folder;
+  QProcess process;
+  auto environment = QProcessEnvironment::systemEnvironment();
+  environment.insert("QT_QPA_PLATFORM", "offscreen");
+  process.setProcessEnvironment(environment);
+  process.start(WIDECUT_PROGRAM, {"--shot", folder.filePath("window.png"), DEMO_PROJECT});
+  ASSERT_TRUE(process.waitForFinished(60000));
+  EXPECT_EQ(process.exitCode(), 0);
+  const QImage picture(folder.filePath("window.png"));
+  EXPECT_EQ(picture.size(), QSize(1280, 800));
+  process.start(WIDECUT_PROGRAM, {"--shot", folder.filePath("no/such/window.png"), DEMO_PROJECT});
+  ASSERT_TRUE(process.waitForFinished(60000));
+  EXPECT_EQ(process.exitCode(), 2);
+}
+
 TEST(CommandLine, AFullDiskLeavesNothingBehind) {
   const QTemporaryDir folder;
   // A tiny file system, where this user may mount one.
