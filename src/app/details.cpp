@@ -232,6 +232,7 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
                 });
   });
   connect(&desk, &Desk::projectChanged, this, &Details::refresh);
+  connect(&desk, &Desk::photosReady, this, &Details::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Details::refresh);
   refresh();
 }

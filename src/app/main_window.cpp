@@ -221,7 +221,7 @@ void MainWindow::refreshTitle() {
 }
 
 void MainWindow::complain(const QString& message) {
-  QMessageBox box(QMessageBox::Warning, tr("Wide Cut"), message, QMessageBox::Ok, this);
+  QMessageBox box(QMessageBox::NoIcon, tr("Wide Cut"), message, QMessageBox::Ok, this);
   box.setObjectName("complaint");
   box.exec();
 }
@@ -237,7 +237,7 @@ bool MainWindow::openFile(const QString& path) {
 
 bool MainWindow::mayDiscard() {
   if (desk_.isSaved()) return true;
-  QMessageBox box(QMessageBox::Question, tr("Unsaved changes"),
+  QMessageBox box(QMessageBox::NoIcon, tr("Unsaved changes"),
                   tr("There are unsaved changes in “%1”.").arg(QString::fromStdString(desk_.settled().name)),
                   QMessageBox::NoButton, this);
   box.setObjectName("unsavedChanges");
@@ -249,6 +249,15 @@ bool MainWindow::mayDiscard() {
   box.exec();
   if (box.clickedButton() == keep) return save();
   return box.clickedButton() == drop;
+}
+
+bool MainWindow::event(QEvent* event) {
+  // After a dialog the keys belong to the page again, whether or not there is a window manager to see to it.
+  if (event->type() == QEvent::WindowUnblocked) {
+    activateWindow();
+    mat_->setFocus();
+  }
+  return QMainWindow::event(event);
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {

@@ -26,6 +26,7 @@ class MainWindow : public QMainWindow {
 
  protected:
   void closeEvent(QCloseEvent* event) override;
+  bool event(QEvent* event) override;
 
  private:
   /// One command of the menus: declared once; the menu, the key and when it applies follow.
