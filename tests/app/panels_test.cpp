@@ -6,6 +6,7 @@
 #include <QMenuBar>
 #include <QPushButton>
 #include <QSlider>
+#include <QTreeWidget>
 
 #include "app/cards.h"
 #include "app/deliver_dialog.h"
@@ -208,6 +209,46 @@ TEST_F(PanelsTest, EveryMenuHasCommandsAndNoKeyIsTwice) {
         keys.insert(key.toString());
       }
   }
+}
+
+TEST_F(PanelsTest, TheStackShowsPartsWithTheirSigns) {
+  box();
+  disc();
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_X);
+  auto* stack = w.window.findChild<QTreeWidget*>("stack");
+  ASSERT_EQ(stack->topLevelItemCount(), 1);
+  QTreeWidgetItem* cutout = stack->topLevelItem(0);
+  EXPECT_TRUE(cutout->isExpanded());
+  ASSERT_EQ(cutout->childCount(), 2);
+  EXPECT_TRUE(cutout->child(1)->text(0).startsWith("⊕")) << "the role is told by its sign, not by colour alone";
+  w.press("sign1");
+  EXPECT_TRUE(stack->topLevelItem(0)->child(1)->text(0).startsWith("+"));
+}
+
+TEST_F(PanelsTest, ThreeItemsAreCombinedAtOnce) {
+  for (const double x : {30.0, 80.0, 130.0}) draw(Qt::Key_5, w.mm(x, 60), w.mm(x + 70, 130));
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_S, Qt::ShiftModifier);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const Recipe& recipe = *w.sheet().items[0]->recipe();
+  EXPECT_EQ(recipe.parts.size(), 3U);
+  EXPECT_EQ(recipe.formula.operators(), (std::vector<Role>{Role::Subtract, Role::Subtract}));
+  EXPECT_NEAR(boxInParent(*w.sheet().items[0]).high.x, w.mm(200, 0).x, 2) << "the front one is what is left";
+}
+
+TEST_F(PanelsTest, DuplicatingACutoutCopiesItsParts) {
+  box();
+  disc();
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_U);
+  w.key(Qt::Key_D, Qt::ControlModifier);
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  const Recipe &first = *w.sheet().items[0]->recipe(), &second = *w.sheet().items[1]->recipe();
+  EXPECT_NE(first.parts[0]->id, second.parts[0]->id);
+  w.desk().select({second.parts[1]->id});
+  w.key(Qt::Key_Right, Qt::ShiftModifier);
+  EXPECT_EQ(first.parts[1]->position, w.sheet().items[0]->recipe()->parts[1]->position) << "the original is its own";
 }
 
 TEST_F(PanelsTest, TheDeliverDialogKnowsWhatItWillWrite) {
