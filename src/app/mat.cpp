@@ -255,31 +255,16 @@ void Mat::wheelEvent(QWheelEvent* event) {
 }
 
 bool Mat::nudge(const QKeyEvent& event) {
-  Point way;
-  switch (event.key()) {
-    case Qt::Key_Left:
-      way = {-1, 0};
-      break;
-    case Qt::Key_Right:
-      way = {1, 0};
-      break;
-    case Qt::Key_Up:
-      way = {0, -1};
-      break;
-    case Qt::Key_Down:
-      way = {0, 1};
-      break;
-    default:
-      return false;
-  }
+  const auto way = arrowStep(event.key());
+  if (!way) return false;
   if (desk_.selection().empty()) {
-    panBy(QPointF(-way.x * 60, -way.y * 60));
+    panBy(QPointF(-way->x * 60, -way->y * 60));
     return true;
   }
   double step = pointsPerMillimetre;
   if (event.modifiers() & Qt::ShiftModifier) step *= 10;
   if (event.modifiers() & Qt::ControlModifier) step /= 10;
-  desk_.commit(tr("Nudge"), withMapped(desk_.settled(), desk_.selection(), Affine::move(way * step)));
+  desk_.commit(tr("Nudge"), withMapped(desk_.settled(), desk_.selection(), Affine::move(*way * step)));
   return true;
 }
 

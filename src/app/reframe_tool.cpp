@@ -112,27 +112,11 @@ bool ReframeTool::key(QKeyEvent& event) {
     desk_.setTool(ToolKind::Select);
     return true;
   }
-  Point way;
-  switch (event.key()) {
-    case Qt::Key_Left:
-      way = {-1, 0};
-      break;
-    case Qt::Key_Right:
-      way = {1, 0};
-      break;
-    case Qt::Key_Up:
-      way = {0, -1};
-      break;
-    case Qt::Key_Down:
-      way = {0, 1};
-      break;
-    default:
-      return false;
-  }
-  if (!picture()) return false;
+  const auto way = arrowStep(event.key());
+  if (!way || !picture()) return false;
   settle();
   const double step = 72 / 25.4 * (event.modifiers() & Qt::ShiftModifier ? 10 : 1);
-  desk_.commit(Mat::tr("Reframe"), withReframing(desk_.settled(), desk_.onlyItem()->id, Affine::move(way * step)));
+  desk_.commit(Mat::tr("Reframe"), withReframing(desk_.settled(), desk_.onlyItem()->id, Affine::move(*way * step)));
   return true;
 }
 

@@ -5,6 +5,8 @@
 #include <QPointF>
 #include <QString>
 
+#include <optional>
+
 #include "geometry/point.h"
 
 class QKeyEvent;
@@ -21,6 +23,22 @@ struct Pointer {
   Point onSheet;
   Qt::KeyboardModifiers keys;
 };
+
+/// The unit step of an arrow key; nothing for other keys.
+inline std::optional<Point> arrowStep(int key) {
+  switch (key) {
+    case Qt::Key_Left:
+      return Point{-1, 0};
+    case Qt::Key_Right:
+      return Point{1, 0};
+    case Qt::Key_Up:
+      return Point{0, -1};
+    case Qt::Key_Down:
+      return Point{0, 1};
+    default:
+      return std::nullopt;
+  }
+}
 
 /// One tool of the row. A tool shows what it would do before it does it.
 class Tool {
