@@ -177,6 +177,14 @@ Result<void> Desk::open(const QString& path) {
   return {};
 }
 
+Result<void> Desk::openCopy(const QString& path) {
+  auto opened = open(path);
+  if (!opened) return opened;
+  path_.clear();
+  emit fileChanged();
+  return {};
+}
+
 Result<void> Desk::save(const QString& path) {
   Project project = settled();
   if (project.name == emptyProject().name) project.name = QFileInfo(path).completeBaseName().toStdString();

@@ -62,6 +62,8 @@ class Desk : public QObject {
   bool isSaved() const { return history_.isSaved(); }
   void startNew();
   Result<void> open(const QString& path);
+  /// The same, but saving will ask for a name: the file itself stays as it is.
+  Result<void> openCopy(const QString& path);
   Result<void> save(const QString& path);
   /// Puts a photo file into the only selected outline or, when none or several are selected, on the sheet.
   Result<void> placePhoto(const QString& path, std::optional<Point> at);

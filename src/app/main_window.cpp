@@ -226,8 +226,8 @@ void MainWindow::complain(const QString& message) {
   box.exec();
 }
 
-bool MainWindow::openFile(const QString& path) {
-  if (const auto opened = desk_.open(path); !opened) {
+bool MainWindow::take(const Result<void>& opened) {
+  if (!opened) {
     complain(QString::fromStdString(opened.error().message));
     return false;
   }

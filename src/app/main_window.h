@@ -21,7 +21,9 @@ class MainWindow : public QMainWindow {
  public:
   explicit MainWindow(QWidget* parent = nullptr);
   /// Opens a project file; on a problem says so and leaves what is open alone.
-  bool openFile(const QString& path);
+  bool openFile(const QString& path) { return take(desk_.open(path)); }
+  /// The same as Desk::openCopy.
+  bool openCopy(const QString& path) { return take(desk_.openCopy(path)); }
   Desk& desk() { return desk_; }
 
  protected:
@@ -48,6 +50,7 @@ class MainWindow : public QMainWindow {
   void refreshActions();
   void refreshTitle();
 
+  bool take(const Result<void>& opened);
   bool mayDiscard();
   bool save();
   bool saveAs();

@@ -29,6 +29,7 @@ void shootAndQuit(MainWindow& window, const QString& file) {
 
 struct Asked {
   QString file, shot;
+  bool copy = false;
 };
 
 Result<Asked> askedFor(int count, char** words) {
@@ -38,6 +39,8 @@ Result<Asked> askedFor(int count, char** words) {
     if (word == "--shot") {
       if (++i >= count) return problem("--shot needs the name of a file");
       asked.shot = QString::fromLocal8Bit(words[i]);
+    } else if (word == "--copy") {
+      asked.copy = true;
     } else if (word == "-platform" && i + 1 < count) {
       ++i;  // Qt's own
     } else if (word.startsWith("-") || !asked.file.isEmpty()) {
@@ -69,11 +72,12 @@ int runWindow(int count, char** words) {
   MainWindow window;
   if (asked->shot.isEmpty()) {
     window.show();
-    if (!asked->file.isEmpty()) window.openFile(asked->file);
+    if (!asked->file.isEmpty()) asked->copy ? window.openCopy(asked->file) : window.openFile(asked->file);
     return QApplication::exec();
   }
   if (!asked->file.isEmpty()) {
-    if (const auto opened = window.desk().open(asked->file); !opened) {
+    const auto opened = asked->copy ? window.desk().openCopy(asked->file) : window.desk().open(asked->file);
+    if (!opened) {
       std::cerr << "widecut: " << opened.error().message << '\n';
       return 2;
     }

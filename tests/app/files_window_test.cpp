@@ -109,6 +109,16 @@ TEST_F(FilesInWindow, AnUnwritableTargetIsSaidAndTheProjectStaysUnsaved) {
   EXPECT_EQ(w.desk().path(), "");
 }
 
+TEST_F(FilesInWindow, ACopyLeavesItsFileAlone) {
+  ASSERT_TRUE(w.window.openCopy(DEMO_PROJECT));
+  EXPECT_TRUE(w.window.windowTitle().startsWith("Skarrow Peak Railway"));
+  EXPECT_TRUE(w.desk().isSaved());
+  EXPECT_EQ(w.desk().path(), "");
+  const QString path = folder.filePath("mine.widecut");
+  w.inDialog([&] { w.key(Qt::Key_S, Qt::ControlModifier); }, [&](QWidget& dialog) { w.answerFile(dialog, path); });
+  EXPECT_TRUE(QFile::exists(path)) << "saving asked for a name";
+}
+
 TEST_F(FilesInWindow, TheSheetsPanelGoesToTheClickedSheet) {
   ASSERT_TRUE(w.window.openFile(DEMO_PROJECT));
   w.settle();
