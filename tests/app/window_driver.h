@@ -106,14 +106,26 @@ class WindowDriver {
     QApplication::sendEvent(&mat(), &event);
     settle();
   }
-  /// Runs `act` while a dialog that `cause` opens is up. Fails loudly when none comes.
-  template <class Cause, class Act>
-  void inDialog(Cause cause, Act act) {
-    QTimer::singleShot(150, &window, [act] {
+  /// Runs `act` on the next dialog that opens, other than `before`. Fails loudly when none comes in ten seconds.
+  template <class Act>
+  void onNextDialog(Act act, QWidget* before = nullptr) {
+    auto* watch = new QTimer(&window);
+    QObject::connect(watch, &QTimer::timeout, &window, [watch, act, before, tries = 0]() mutable {
       QWidget* dialog = QApplication::activeModalWidget();
-      if (!dialog) qFatal("no dialog opened");
+      if (!dialog || dialog == before || !dialog->isVisible()) {
+        if (++tries > 200) qFatal("no dialog opened");
+        return;
+      }
+      watch->stop();
+      watch->deleteLater();
       act(*dialog);
     });
+    watch->start(50);
+  }
+  /// Runs `act` while a dialog that `cause` opens is up.
+  template <class Cause, class Act>
+  void inDialog(Cause cause, Act act) {
+    onNextDialog(act);
     cause();
     settle();
   }
@@ -129,7 +141,7 @@ class WindowDriver {
   void deliverTo(const QString& path) {
     inDialog([&] { key(Qt::Key_E, Qt::ControlModifier); },
              [&](QWidget& dialog) {
-               QTimer::singleShot(300, &window, [&] { answerFile(*QApplication::activeModalWidget(), path); });
+               onNextDialog([this, path](QWidget& files) { answerFile(files, path); }, &dialog);
                ++actions;
                QTest::keyClick(&dialog, Qt::Key_Return);
              });
