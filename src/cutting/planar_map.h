@@ -28,7 +28,7 @@ struct Face {
 /// formula is only a choice of faces.
 ///
 /// Results: outer contours run clockwise on the sheet and holes the other way, so both fill rules read
-/// them alike; regions thinner than 1e-9 of the drawing's larger extent vanish. Curves come back as
+/// them alike; regions thinner than 4e-9 of the drawing's larger extent (the grid) vanish. Curves come back as
 /// straight runs within 0.01 pt of them (less for drawings under 10 pt).
 class PlanarMap {
  public:
