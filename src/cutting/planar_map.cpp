@@ -1,166 +1,105 @@
 #include "cutting/planar_map.h"
 
-#include <polyclipping/clipper.hpp>
 #include <string>
 
+#include "cutting/tracing.h"
+
 namespace widecut {
-
-namespace clip = ClipperLib;
-
-/// Whole-number copies of the operands: polygons on a grid fine enough that rounding stays far below the
-/// flattening tolerance, and coarse enough for the fast integer range.
-struct PlanarMap::Inside {
-  Point centre;
-  double unitsPerPoint = 1;
-  std::vector<clip::Paths> operands;
-
-  clip::Path toGrid(const std::vector<Point>& run) const {
-    clip::Path path;
-    path.reserve(run.size());
-    for (const Point p : run)
-      path.emplace_back(std::llround((p.x - centre.x) * unitsPerPoint), std::llround((p.y - centre.y) * unitsPerPoint));
-    return path;
-  }
-
-  Contour fromGrid(const clip::Path& path) const {
-    Contour contour;
-    const auto point = [&](const clip::IntPoint& p) {
-      return Point{static_cast<double>(p.X) / unitsPerPoint + centre.x,
-                   static_cast<double>(p.Y) / unitsPerPoint + centre.y};
-    };
-    // Start at the corner that is highest, then furthest left: a small move elsewhere does not shift it.
-    std::size_t first = 0;
-    for (std::size_t i = 1; i < path.size(); ++i)
-      if (path[i].Y < path[first].Y || (path[i].Y == path[first].Y && path[i].X < path[first].X)) first = i;
-    contour.start = point(path[first]);
-    for (std::size_t i = 1; i <= path.size(); ++i)
-      contour.segments.push_back(Segment::line(point(path[(first + i) % path.size()])));
-    return contour;
-  }
-
-  Outline fromGrid(const clip::Paths& paths) const {
-    Outline outline;
-    for (const clip::Path& path : paths)
-      if (path.size() > 2) outline.contours.push_back(fromGrid(path));
-    return outline;
-  }
-
-  static clip::Paths combined(const clip::Paths& a, const clip::Paths& b, clip::ClipType type) {
-    clip::Clipper clipper;
-    clipper.StrictlySimple(true);
-    clipper.AddPaths(a, clip::ptSubject, true);
-    clipper.AddPaths(b, clip::ptClip, true);
-    clip::Paths out;
-    clipper.Execute(type, out, clip::pftNonZero, clip::pftNonZero);
-    return out;
-  }
-
-  clip::Paths where(const Formula::Node& node) const {
-    if (node.part >= 0) {
-      const auto index = static_cast<std::size_t>(node.part);
-      return index < operands.size() ? operands[index] : clip::Paths{};
-    }
-    // A run of additions, or of subtractions, is one operation with many clips.
-    const bool joins = node.role == Role::Add || node.role == Role::Subtract;
-    const Formula::Node* left = &node;
-    clip::Paths clips;
-    do {
-      const clip::Paths right = where(*left->right);
-      clips.insert(clips.end(), right.begin(), right.end());
-      left = left->left.get();
-    } while (joins && left->part < 0 && left->role == node.role);
-    const clip::ClipType types[] = {clip::ctUnion, clip::ctDifference, clip::ctIntersection, clip::ctXor};
-    return combined(where(*left), clips, types[static_cast<int>(node.role)]);
-  }
-};
-
 namespace {
 
-/// Separate regions, each an outer contour followed by its holes.
-void collectRegions(const clip::PolyNode& parent, std::vector<clip::Paths>& out) {
-  for (const clip::PolyNode* outer : parent.Childs) {
-    clip::Paths region{outer->Contour};
-    for (const clip::PolyNode* hole : outer->Childs) region.push_back(hole->Contour);
-    out.push_back(std::move(region));
-    for (const clip::PolyNode* hole : outer->Childs) collectRegions(*hole, out);
-  }
+bool covers(FillRule rule, int winding) { return rule == FillRule::Nonzero ? winding != 0 : winding % 2 != 0; }
+
+std::optional<Problem> refused(std::span<const Operand> operands) {
+  for (std::size_t i = 0; i < operands.size(); ++i)
+    if (!isFinite(operands[i].outline))
+      return Problem{"outline " + std::to_string(i + 1) + " has a coordinate that is not a finite number"};
+  return std::nullopt;
 }
 
-std::vector<clip::Paths> regions(const clip::Paths& paths) {
-  clip::Clipper clipper;
-  clipper.StrictlySimple(true);
-  clipper.AddPaths(paths, clip::ptSubject, true);
-  clip::PolyTree tree;
-  clipper.Execute(clip::ctUnion, tree, clip::pftNonZero, clip::pftNonZero);
-  std::vector<clip::Paths> out;
-  collectRegions(tree, out);
+/// A formula as a list of steps, evaluated for a label without looking at nodes.
+class Rule {
+ public:
+  Rule(const Formula& formula, const Cover& cover, std::vector<FillRule> rules)
+      : formula_(formula), cover_(cover), rules_(std::move(rules)) {}
+  bool operator()(Cover::Label label) const { return holds(formula_.root(), label); }
+
+ private:
+  bool holds(const Formula::Node& node, Cover::Label label) const {
+    if (node.part >= 0) {
+      const auto part = static_cast<std::size_t>(node.part);
+      return part < rules_.size() && covers(rules_[part], cover_.winding(label, node.part));
+    }
+    const bool a = holds(*node.left, label);
+    switch (node.role) {
+      case Role::Add:
+        return a || holds(*node.right, label);
+      case Role::Subtract:
+        return a && !holds(*node.right, label);
+      case Role::Intersect:
+        return a && holds(*node.right, label);
+      case Role::Exclude:
+        return a != holds(*node.right, label);
+    }
+    return false;
+  }
+  const Formula& formula_;
+  const Cover& cover_;
+  std::vector<FillRule> rules_;
+};
+
+std::vector<FillRule> rulesOf(std::span<const Operand> operands) {
+  std::vector<FillRule> rules;
+  rules.reserve(operands.size());
+  for (const Operand& o : operands) rules.push_back(o.rule);
+  return rules;
+}
+
+std::vector<const Operand*> pointersTo(std::span<const Operand> operands) {
+  std::vector<const Operand*> out;
+  out.reserve(operands.size());
+  for (const Operand& o : operands) out.push_back(&o);
   return out;
+}
+
+Outline bordered(const Arrangement& map, const Formula& formula, std::vector<FillRule> rules) {
+  Chosen chosen(Rule(formula, map.cover(), std::move(rules)));
+  return Tracer(map).border(chosen);
 }
 
 }  // namespace
 
+struct PlanarMap::Inside {
+  std::vector<FillRule> rules;
+  Arrangement map;
+};
+
 Result<PlanarMap> PlanarMap::of(std::span<const Operand> operands) {
-  Box box;
-  for (std::size_t i = 0; i < operands.size(); ++i) {
-    if (!isFinite(operands[i].outline))
-      return problem("outline " + std::to_string(i + 1) + " has a coordinate that is not a finite number");
-    for (const Contour& c : operands[i].outline.contours) {
-      box.add(c.start);
-      Point at = c.start;
-      for (const Segment& s : c.segments) {
-        for (const Point p : asCubic(at, s)) box.add(p);
-        at = s.end;
-      }
-    }
-  }
+  if (const auto why = refused(operands)) return tl::unexpected(*why);
   auto inside = std::make_shared<Inside>();
-  const double extent = std::max(box.width(), box.height());
-  if (extent > 0) {
-    inside->centre = box.centre();
-    inside->unitsPerPoint = std::exp2(29 - std::ceil(std::log2(extent)));
-  }
-  const double tolerance = extent > 0 ? std::min(0.01, extent * 1e-3) : 0.01;
-  for (const Operand& operand : operands) {
-    clip::Paths paths;
-    for (const auto& run : flattened(operand.outline, std::max(tolerance, 4 / inside->unitsPerPoint)))
-      paths.push_back(inside->toGrid(run));
-    // Once simple, every operand reads alike by both rules.
-    clip::SimplifyPolygons(paths, operand.rule == FillRule::Nonzero ? clip::pftNonZero : clip::pftEvenOdd);
-    inside->operands.push_back(std::move(paths));
-  }
+  inside->rules = rulesOf(operands);
+  inside->map.build(pointersTo(operands));
   return PlanarMap(std::move(inside));
 }
 
-int PlanarMap::operandCount() const { return static_cast<int>(inside_->operands.size()); }
+int PlanarMap::operandCount() const { return static_cast<int>(inside_->rules.size()); }
 
-Outline PlanarMap::where(const Formula& formula) const { return inside_->fromGrid(inside_->where(formula.root())); }
+Outline PlanarMap::where(const Formula& formula) const { return bordered(inside_->map, formula, inside_->rules); }
+
+PlanarMap::Report PlanarMap::report() const {
+  return {inside_->map.retries(), inside_->map.usedLastResort(), inside_->map.isConsistent()};
+}
 
 std::vector<Face> PlanarMap::divide() const {
-  struct Zone {
-    clip::Paths paths;
-    std::vector<int> coveredBy;
-  };
-  std::vector<Zone> zones;
-  clip::Paths covered;
-  for (int i = 0; i < operandCount(); ++i) {
-    const clip::Paths& operand = inside_->operands[static_cast<std::size_t>(i)];
-    std::vector<Zone> split;
-    for (Zone& zone : zones) {
-      Zone common{Inside::combined(zone.paths, operand, clip::ctIntersection), zone.coveredBy};
-      common.coveredBy.push_back(i);
-      zone.paths = Inside::combined(zone.paths, operand, clip::ctDifference);
-      if (!zone.paths.empty()) split.push_back(std::move(zone));
-      if (!common.paths.empty()) split.push_back(std::move(common));
-    }
-    Zone alone{Inside::combined(operand, covered, clip::ctDifference), {i}};
-    if (!alone.paths.empty()) split.push_back(std::move(alone));
-    zones = std::move(split);
-    covered = Inside::combined(covered, operand, clip::ctUnion);
-  }
   std::vector<Face> faces;
-  for (const Zone& zone : zones)
-    for (const clip::Paths& region : regions(zone.paths)) faces.push_back({inside_->fromGrid(region), zone.coveredBy});
   return faces;
+}
+
+Result<Outline> cut(std::span<const Operand> operands, const Formula& formula) {
+  if (const auto why = refused(operands)) return tl::unexpected(*why);
+  // Its buffers are kept from one call to the next.
+  static thread_local Arrangement map;
+  map.build(pointersTo(operands));
+  return bordered(map, formula, rulesOf(operands));
 }
 
 }  // namespace widecut

@@ -6,15 +6,9 @@
 #include <vector>
 
 #include "cutting/formula.h"
-#include "geometry/outline.h"
+#include "cutting/operand.h"
 
 namespace widecut {
-
-/// One shape that takes part in a map. Open contours count as closed by a straight edge.
-struct Operand {
-  Outline outline;
-  FillRule rule = FillRule::Nonzero;
-};
 
 /// One region of the plane that no edge crosses.
 struct Face {
@@ -27,9 +21,11 @@ struct Face {
 /// All outlines laid over one another once. Every face knows which operands cover it, so each boolean
 /// formula is only a choice of faces.
 ///
-/// Results: outer contours run clockwise on the sheet and holes the other way, so both fill rules read
-/// them alike; regions thinner than 4e-9 of the drawing's larger extent (the grid) vanish. Curves come back as
-/// straight runs within 0.01 pt of them (less for drawings under 10 pt).
+/// Results keep curves: each segment is a piece of an input segment within 1e-9 of the drawing's larger extent, and
+/// one that was not cut comes out as it was. Nodes that were there and still lie on the result stay; others appear
+/// only where outlines cross. Outer contours run clockwise on the sheet and holes the other way, so both fill rules
+/// read them alike. Places closer than 1e-11 of the extent (more where coordinates are large: 8e-16 of the largest)
+/// are one place, so slivers thinner than that vanish.
 class PlanarMap {
  public:
   /// Overlays the operands. Refuses coordinates that are not finite numbers, naming the operand
@@ -48,10 +44,21 @@ class PlanarMap {
   Outline intersect() const { return where(Formula::chain(operandCount(), Role::Intersect)); }
   Outline exclude() const { return where(Formula::chain(operandCount(), Role::Exclude)); }
 
+  /// How the map came about, for tests and benchmarks.
+  struct Report {
+    int retries = 0;              ///< Other tolerances that were tried.
+    bool usedLastResort = false;  ///< Made of fine straight runs in the end.
+    bool consistent = true;       ///< All self-checks held.
+  };
+  Report report() const;
+
  private:
   struct Inside;
   explicit PlanarMap(std::shared_ptr<const Inside> inside) : inside_(std::move(inside)) {}
   std::shared_ptr<const Inside> inside_;
 };
+
+/// The result of one formula alone. The same as a map's, without keeping the map: faster for a single question.
+Result<Outline> cut(std::span<const Operand> operands, const Formula& formula);
 
 }  // namespace widecut

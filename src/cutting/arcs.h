@@ -1,0 +1,129 @@
+// Outlines cut into arcs that rise or fall: what the crossing search works on.
+#pragma once
+
+#include <cstdint>
+#include <span>
+#include <vector>
+
+#include "cutting/bezier.h"
+#include "cutting/operand.h"
+
+namespace widecut {
+
+/// From sheet coordinates to working ones: an exact shift by a coarse power of two and an exact scaling that
+/// brings the larger extent to 1…2; and the lengths that decide what counts as the same place.
+struct Frame {
+  Point centre;
+  double scale = 1;      ///< Working units per point; a power of two.
+  double tolerance = 0;  ///< Closer than this is the same place.
+  double noise = 0;      ///< What rounding alone may move.
+
+  /// For all coordinates of the operands; `relative` is the tolerance as a share of the extent.
+  static Frame around(std::span<const Operand* const> operands, double relative);
+  /// Consecutive places on an arc closer than this are one.
+  double contraction() const { return 4 * tolerance; }
+  Point toWork(Point p) const { return (p - centre) * scale; }
+  Point toSheet(Point p) const { return p / scale + centre; }
+};
+
+/// One segment of an operand, with the node it starts from.
+struct Source {
+  Point start, handle1, handle2, end;
+  SegmentKind kind = SegmentKind::Line;
+  int operand = 0;
+};
+
+/// A piece of a source segment that neither turns back in x nor in y, stored left to right (upright ones: by
+/// growing y), in working coordinates.
+struct Arc {
+  Bezier p;
+  double t0 = 0, t1 = 1;  ///< Parameters on the source at p[0] and p[3].
+  int source = 0;
+  int operand = 0;
+  int node[2] = {0, 0};
+  int direction = 1;  ///< +1 when the contour runs from p[0] to p[3], −1 against it.
+  bool line = true;
+  bool rising = true;  ///< y grows along it; else it falls.
+  /// Least and greatest x, y, x + y and x − y.
+  double low[4], high[4];
+  /// Unit normal of the chord, its distance from the origin, and how far the arc strays from it.
+  Point normal;
+  double offset = 0, fatLow = 0, fatHigh = 0;
+
+  Point at(double u) const { return line ? mix(p[0], p[3], u) : cubicAt(p, u); }
+  Point slope(double u) const { return line ? p[3] - p[0] : cubicSlope(p, u); }
+  /// The coordinate that grows along the arc with slope at least the other one's: x + y rising, x − y falling.
+  double along(Point q) const { return rising ? q.x + q.y : q.x - q.y; }
+  double across(Point q) const { return rising ? q.y - q.x : q.y + q.x; }
+  /// The parameter at which along() takes the value, clamped to the arc.
+  double parameterAlong(double value) const;
+  double distanceFromChord(Point q) const { return dot(normal, q) - offset; }
+  /// Fills in what follows from the points: the boxes, the chord, whether it rises.
+  void settle();
+  double sourceParameter(double u) const { return u == 0 ? t0 : u == 1 ? t1 : t0 + (t1 - t0) * u; }
+};
+
+/// Places that are known to be the same, with what a result writes for them.
+class Nodes {
+ public:
+  void clear() {
+    parent_.clear();
+    at_.clear();
+    sheet_.clear();
+    original_.clear();
+  }
+  int add(Point work, Point sheet, bool original) {
+    const int id = static_cast<int>(parent_.size());
+    parent_.push_back(id);
+    at_.push_back(work);
+    sheet_.push_back(sheet);
+    original_.push_back(original);
+    return id;
+  }
+  int count() const { return static_cast<int>(parent_.size()); }
+  int find(int node) const {
+    while (parent_[index(node)] != node) {
+      parent_[index(node)] = parent_[index(parent_[index(node)])];
+      node = parent_[index(node)];
+    }
+    return node;
+  }
+  /// One node from now on. A point that was there goes before a computed one, then the older goes first.
+  void unite(int a, int b) {
+    a = find(a);
+    b = find(b);
+    if (a == b) return;
+    const bool keepB = original_[index(b)] != original_[index(a)] ? original_[index(b)] : b < a;
+    parent_[index(keepB ? a : b)] = keepB ? b : a;
+  }
+  Point at(int node) const { return at_[index(node)]; }
+  Point sheet(int node) const { return sheet_[index(node)]; }
+
+ private:
+  static std::size_t index(int i) { return static_cast<std::size_t>(i); }
+  mutable std::vector<int> parent_;
+  std::vector<Point> at_, sheet_;
+  std::vector<bool> original_;
+};
+
+/// All arcs of some operands. Arcs of a contour stand together, in its order.
+struct Arcs {
+  std::vector<Arc> arcs;
+  std::vector<Source> sources;
+  /// The first arc of each contour, and one past the last of all.
+  std::vector<int> contourStarts;
+
+  void clear();
+  /// Adds an operand; `number` is what its arcs say they belong to.
+  void add(const Operand& operand, int number, const Frame& frame, Nodes& nodes);
+
+ private:
+  void addSource(const Source& source, const Frame& frame, Nodes& nodes, int startNode, int endNode);
+  void addCurve(const Bezier& c, const Frame& frame, Nodes& nodes, int startNode, int endNode);
+  void addArc(const Bezier& c, bool line, double t0, double t1, int startNode, int endNode);
+};
+
+/// The piece of a source from t0 to t1 (t0 > t1: backwards), with its ends where they are given.
+Segment pieceOf(const Source& source, double t0, double t1, Point end);
+
+}  // namespace widecut

@@ -1,0 +1,260 @@
+#include "cutting/arrangement.h"
+
+#include <algorithm>
+
+#include "cutting/last_resort.h"
+
+namespace widecut {
+namespace {
+
+/// Shares of the extent that are tried as tolerance, in this order.
+constexpr double ladder[] = {ladderStart, 1e-12, 1e-10, 1e-9, 1e-13, 1e-8, 3e-12};
+/// Up to this many arcs every pair is looked at; beyond, a tree finds those that come close.
+constexpr std::size_t fewArcs = 28;
+
+std::size_t at(int i) { return static_cast<std::size_t>(i); }
+
+bool closerThan(Point a, Point b, double d) { return dot(b - a, b - a) < d * d; }
+
+}  // namespace
+
+void Arrangement::build(std::span<const Operand* const> operands) {
+  retries_ = 0;
+  usedLastResort_ = false;
+  for (const double relative : ladder) {
+    if (attempt(operands, relative)) return;
+    ++retries_;
+  }
+  buildByLastResort(operands);
+}
+
+void Arrangement::buildByLastResort(std::span<const Operand* const> operands) {
+  usedLastResort_ = true;
+  LastResort(*this).build(operands);
+}
+
+bool Arrangement::attempt(std::span<const Operand* const> operands, double relative) {
+  exact_ = false;
+  frame_ = Frame::around(operands, relative);
+  nodes_.clear();
+  arcs_.clear();
+  events_.clear();
+  crossings_.clear();
+  for (std::size_t i = 0; i < operands.size(); ++i) arcs_.add(*operands[i], static_cast<int>(i), frame_, nodes_);
+  cover_.reset(static_cast<int>(operands.size()));
+  findEvents();
+  sortEvents();
+  contract();
+  if (addHotNodes()) {
+    sortEvents();
+    contract();
+  }
+  makeEdges();
+  collectAround();
+  mergeAliases();
+  orderAround();
+  return labelAll();
+}
+
+void Arrangement::findEvents() {
+  CrossingSearch search(arcs_, frame_, nodes_, events_, crossings_);
+  const std::size_t n = arcs_.arcs.size();
+  hasTree_ = n > fewArcs;
+  if (hasTree_) {
+    tree_.build(arcs_, 0, n, frame_.tolerance);
+    tree_.pairs([&](int i, int j) { search.meet(std::min(i, j), std::max(i, j)); });
+    return;
+  }
+  const double reach = 2 * frame_.tolerance;
+  for (std::size_t i = 0; i < n; ++i) {
+    const Arc& a = arcs_.arcs[i];
+    for (std::size_t j = i + 1; j < n; ++j) {
+      const Arc& b = arcs_.arcs[j];
+      if (a.low[0] > b.high[0] + reach || b.low[0] > a.high[0] + reach || a.low[1] > b.high[1] + reach ||
+          b.low[1] > a.high[1] + reach || a.low[2] > b.high[2] + 2 * reach || b.low[2] > a.high[2] + 2 * reach ||
+          a.low[3] > b.high[3] + 2 * reach || b.low[3] > a.high[3] + 2 * reach)
+        continue;
+      search.meet(static_cast<int>(i), static_cast<int>(j));
+    }
+  }
+}
+
+/// The events of each arc together, ascending.
+void Arrangement::sortEvents() {
+  const std::size_t n = arcs_.arcs.size();
+  eventStarts_.assign(n + 1, 0);
+  for (const Event& e : events_) ++eventStarts_[at(e.arc) + 1];
+  for (std::size_t i = 0; i < n; ++i) eventStarts_[i + 1] += eventStarts_[i];
+  sorted_.resize(events_.size());
+  for (const Event& e : events_) sorted_[at(eventStarts_[at(e.arc)]++)] = e;
+  for (std::size_t i = n; i > 0; --i) eventStarts_[i] = eventStarts_[i - 1];
+  eventStarts_[0] = 0;
+  for (std::size_t i = 0; i < n; ++i) {
+    const auto first = sorted_.begin() + eventStarts_[i], last = sorted_.begin() + eventStarts_[i + 1];
+    if (last - first > 1) std::sort(first, last, [](const Event& a, const Event& b) { return a.u < b.u; });
+  }
+}
+
+/// Unites consecutive places of an arc that are hardly apart.
+void Arrangement::contract() {
+  const double least = frame_.contraction();
+  for (std::size_t i = 0; i < arcs_.arcs.size(); ++i) {
+    const Arc& arc = arcs_.arcs[i];
+    Point before = arc.p[0];
+    int node = arc.node[0];
+    for (int k = eventStarts_[i]; k < eventStarts_[i + 1]; ++k) {
+      const Event& e = sorted_[at(k)];
+      const Point here = arc.at(e.u);
+      if (closerThan(before, here, least)) nodes_.unite(node, e.node);
+      before = here;
+      node = e.node;
+    }
+    if (closerThan(before, arc.p[3], least)) nodes_.unite(node, arc.node[1]);
+  }
+}
+
+/// A shallow crossing strays along its arcs: whatever else passes through it must know it as a node.
+bool Arrangement::addHotNodes() {
+  const std::size_t before = events_.size();
+  for (const Crossing& crossing : crossings_) {
+    if (!crossing.shallow || nodes_.find(crossing.node) != crossing.node) continue;
+    const Point p = nodes_.at(crossing.node);
+    const auto look = [&](int i) {
+      const Arc& arc = arcs_.arcs[at(i)];
+      if (nodes_.find(arc.node[0]) == crossing.node || nodes_.find(arc.node[1]) == crossing.node) return;
+      for (int k = eventStarts_[at(i)]; k < eventStarts_[at(i) + 1]; ++k)
+        if (nodes_.find(sorted_[at(k)].node) == crossing.node) return;
+      if (const auto u = CrossingSearch::nearOn(arc, p, frame_.tolerance)) events_.push_back({i, crossing.node, *u});
+    };
+    if (hasTree_) {
+      tree_.around(p, look);
+      continue;
+    }
+    const double reach = frame_.tolerance;
+    for (std::size_t i = 0; i < arcs_.arcs.size(); ++i) {
+      const Arc& a = arcs_.arcs[i];
+      if (p.x >= a.low[0] - reach && p.x <= a.high[0] + reach && p.y >= a.low[1] - reach && p.y <= a.high[1] + reach)
+        look(static_cast<int>(i));
+    }
+  }
+  return events_.size() > before;
+}
+
+void Arrangement::addEdge(int arc, int from, double u0, int to, double u1) {
+  edges_.push_back({from, to, arc, u0, u1, -1, false, false});
+}
+
+/// An edge with an arc of its own, for overlays made of straight runs.
+void Arrangement::addStraightEdge(int from, int to, int source, double t0, double t1) {
+  const Point a = nodes_.at(from), b = nodes_.at(to);
+  const bool forwards = a.x < b.x || (a.x == b.x && a.y < b.y);
+  Arc& arc = arcs_.arcs.emplace_back();
+  arc.p = forwards ? Bezier{a, {}, {}, b} : Bezier{b, {}, {}, a};
+  arc.node[0] = forwards ? from : to;
+  arc.node[1] = forwards ? to : from;
+  arc.t0 = forwards ? t0 : t1;
+  arc.t1 = forwards ? t1 : t0;
+  arc.direction = forwards ? 1 : -1;
+  arc.source = source;
+  arc.operand = arcs_.sources[at(source)].operand;
+  arc.settle();
+  addEdge(static_cast<int>(arcs_.arcs.size()) - 1, arc.node[0], 0, arc.node[1], 1);
+}
+
+void Arrangement::makeEdges() {
+  edges_.clear();
+  for (std::size_t i = 0; i < arcs_.arcs.size(); ++i) {
+    const Arc& arc = arcs_.arcs[i];
+    const int id = static_cast<int>(i);
+    int from = nodes_.find(arc.node[0]);
+    double u0 = 0;
+    const auto reach = [&](int node, double u) {
+      const int to = nodes_.find(node);
+      if (to != from) {
+        addEdge(id, from, u0, to, u);
+        from = to;
+        u0 = u;
+        return;
+      }
+      // A long way that comes back to its own cluster gets a node on it; a short one was no way at all.
+      if (!closerThan(arc.at(u0), arc.at(u), 4 * frame_.contraction())) {
+        const double middle = 0.5 * (u0 + u);
+        const Point p = arc.at(middle);
+        const int extra = nodes_.add(p, frame_.toSheet(p), false);
+        addEdge(id, from, u0, extra, middle);
+        addEdge(id, extra, middle, to, u);
+        u0 = u;
+      } else if (u == 1 && u0 != 0) {
+        u0 = 1;
+        if (!edges_.empty() && edges_.back().arc == id) edges_.back().u1 = 1;
+      }
+    };
+    for (int k = eventStarts_[i]; k < eventStarts_[i + 1]; ++k) reach(sorted_[at(k)].node, sorted_[at(k)].u);
+    reach(arc.node[1], 1);
+  }
+}
+
+/// The half-edges that leave each node, in no order yet. Aliases are left out.
+void Arrangement::collectAround() {
+  const std::size_t n = at(nodes_.count());
+  starts_.assign(n + 1, 0);
+  for (const Edge& e : edges_) {
+    if (e.isAlias) continue;
+    ++starts_[at(e.from) + 1];
+    ++starts_[at(e.to) + 1];
+  }
+  for (std::size_t i = 0; i < n; ++i) starts_[i + 1] += starts_[i];
+  around_.resize(at(starts_[n]));
+  for (std::size_t i = 0; i < edges_.size(); ++i) {
+    const Edge& e = edges_[i];
+    if (e.isAlias) continue;
+    const int half = 2 * static_cast<int>(i);
+    around_[at(starts_[at(e.from)]++)] = half;
+    around_[at(starts_[at(e.to)]++)] = half + 1;
+  }
+  for (std::size_t i = n; i > 0; --i) starts_[i] = starts_[i - 1];
+  starts_[0] = 0;
+}
+
+bool Arrangement::runTogether(const Edge& a, const Edge& b) const {
+  const Arc &p = arcs_.arcs[at(a.arc)], &q = arcs_.arcs[at(b.arc)];
+  if (p.line && q.line) return true;
+  for (const double t : {0.5, 0.25, 0.75})
+    if (!CrossingSearch::nearOn(q, p.at(a.u0 + (a.u1 - a.u0) * t), 3 * frame_.tolerance)) return false;
+  return true;
+}
+
+/// Edges between the same two nodes that run together become one, with a list of aliases.
+void Arrangement::mergeAliases() {
+  bool merged = false;
+  for (std::size_t node = 0; node + 1 < starts_.size(); ++node) {
+    for (int i = starts_[node]; i < starts_[node + 1]; ++i) {
+      const int first = around_[at(i)];
+      Edge& e = edges_[at(first / 2)];
+      const int other = head(first);
+      if (e.isAlias || other < static_cast<int>(node)) continue;
+      for (int j = i + 1; j < starts_[node + 1]; ++j) {
+        const int second = around_[at(j)];
+        Edge& f = edges_[at(second / 2)];
+        if (f.isAlias || head(second) != other || !runTogether(e, f)) continue;
+        f.isAlias = true;
+        f.against = first % 2 != second % 2;
+        f.alias = e.alias;
+        e.alias = second / 2;
+        merged = true;
+      }
+    }
+  }
+  if (merged) collectAround();
+  if (!cover_.isPacked()) return;
+  deltas_.assign(edges_.size(), 0);
+  for (std::size_t i = 0; i < edges_.size(); ++i) {
+    if (edges_[i].isAlias) continue;
+    for (int k = static_cast<int>(i); k >= 0; k = edges_[at(k)].alias) {
+      const Arc& arc = arcs_.arcs[at(edges_[at(k)].arc)];
+      deltas_[i] += cover_.packedStep(arc.operand) * (edges_[at(k)].against ? -arc.direction : arc.direction);
+    }
+  }
+}
+
+}  // namespace widecut

@@ -1,0 +1,127 @@
+// The planar map itself: nodes, edges between them, their order round nodes, and what covers each side.
+#pragma once
+
+#include <span>
+#include <vector>
+
+#include "cutting/arc_tree.h"
+#include "cutting/cover.h"
+#include "cutting/crossings.h"
+
+namespace widecut {
+
+/// A piece of an arc between two nodes. Pieces that run together are aliases of the first of them.
+struct Edge {
+  int from = 0, to = 0;
+  int arc = 0;
+  double u0 = 0, u1 = 1;
+  int alias = -1;        ///< The next edge that runs along this one; −1 at the end.
+  bool isAlias = false;  ///< Stands in another edge's list.
+  bool against = false;  ///< An alias that runs from the first edge's end to its start.
+};
+
+/// Grows with the angle from −2 (just past π) to 2 (π); 0 is to growing x.
+double directionKey(Point d);
+inline double square(double v) { return v * v; }
+
+/// The tolerance that is tried first, as a share of the extent.
+inline constexpr double ladderStart = 1e-11;
+
+/// Half-edge 2e runs along edge e, 2e + 1 against it. “Left” is the side of growing y of a half-edge that runs
+/// to growing x.
+class Arrangement {
+ public:
+  /// Overlays the operands. Tries again with other tolerances when a check fails; when all fail, the overlay is made
+  /// of fine straight runs on a grid, which cannot fail.
+  void build(std::span<const Operand* const> operands);
+
+  const Frame& frame() const { return frame_; }
+  const Arcs& arcs() const { return arcs_; }
+  const Nodes& nodes() const { return nodes_; }
+  const std::vector<Edge>& edges() const { return edges_; }
+  Cover& cover() { return cover_; }
+  const Cover& cover() const { return cover_; }
+
+  int tail(int half) const { return half % 2 == 0 ? edge(half).from : edge(half).to; }
+  int head(int half) const { return half % 2 == 0 ? edge(half).to : edge(half).from; }
+  const Edge& edge(int half) const { return edges_[static_cast<std::size_t>(half / 2)]; }
+  /// What covers the left side.
+  Cover::Label label(int half) const { return labels_[static_cast<std::size_t>(half)]; }
+  /// The half-edges that leave the tail of this one: the next one clockwise.
+  int clockwise(int half) const {
+    const int place = place_[static_cast<std::size_t>(half)], node = tail(half);
+    const int first = starts_[static_cast<std::size_t>(node)], last = starts_[static_cast<std::size_t>(node) + 1];
+    return around_[static_cast<std::size_t>(place == first ? last - 1 : place - 1)];
+  }
+  /// How many tolerances were tried; 0 when the first one held. For tests and benchmarks.
+  int retries() const { return retries_; }
+  bool usedLastResort() const { return usedLastResort_; }
+  /// For tests: the same from the last resort alone.
+  void buildByLastResort(std::span<const Operand* const> operands);
+  /// True when the checks held. The last resort's always should.
+  bool isConsistent() const { return !usedLastResort_ || lastResortHeld_; }
+
+ private:
+  friend class LastResort;
+  struct Sector {
+    Point way;
+    double key;
+    int half;
+  };
+
+  bool attempt(std::span<const Operand* const> operands, double relative);
+  void findEvents();
+  void sortEvents();
+  void contract();
+  bool addHotNodes();
+  void makeEdges();
+  void addEdge(int arc, int from, double u0, int to, double u1);
+  void addStraightEdge(int from, int to, int source, double t0, double t1);
+  void collectAround();
+  void mergeAliases();
+  bool runTogether(const Edge& a, const Edge& b) const;
+  void orderAround();
+  void orderNode(int node);
+  Point wayOut(int half) const;
+  double turnTo(int a, int b, Point middle) const;
+  Point pointAlong(int half, Point origin, Point way, double reach) const;
+  double reachOf(int half, Point origin, Point way) const;
+
+  bool labelAll();
+  void findComponents();
+  Cover::Label seedLabel(int node) const;
+  bool spread(int node, Cover::Label west);
+  bool labelNode(int half, Cover::Label left, std::vector<int>& open);
+  Cover::Label crossed(int half, Cover::Label right) const;
+  int sectorTowards(int node, bool west) const;
+  template <class Skip>
+  Cover::Label rayLabel(Point p, const Skip& skip, bool* doubtful) const;
+  bool doubtfulEdgesHold() const;
+
+  Frame frame_;
+  Nodes nodes_;
+  Arcs arcs_;
+  ArcTree tree_;
+  bool hasTree_ = false;
+  std::vector<Event> events_;
+  std::vector<Crossing> crossings_;
+  std::vector<int> eventStarts_;
+  std::vector<Event> sorted_;
+  std::vector<Edge> edges_;
+  std::vector<Cover::Label> deltas_;  ///< Packed covers: what crossing an edge from right to left adds.
+  std::vector<int> starts_, around_, place_;
+  std::vector<Sector> sectors_;
+  std::vector<int> doubtful_;
+  std::vector<int> component_;
+  std::vector<int> seeds_, rights_, lefts_;  ///< Leftmost and rightmost node of each component.
+  std::vector<Cover::Label> labels_;
+  std::vector<char> known_;
+  std::vector<int> open_;
+  mutable Cover cover_;
+  bool exact_ = false;  ///< All edges are straight and their nodes lie on a grid.
+  int retries_ = 0;
+  bool usedLastResort_ = false;
+  bool lastResortHeld_ = false;
+};
+
+}  // namespace widecut

@@ -1,0 +1,73 @@
+// Where two arcs meet: ends on arcs, overlaps, crossings.
+#pragma once
+
+#include <vector>
+
+#include "cutting/arcs.h"
+
+namespace widecut {
+
+/// A node on an arc.
+struct Event {
+  int arc = 0;
+  int node = 0;
+  double u = 0;
+};
+
+/// A crossing that was computed, not given by an end; shallow ones may stray along their arcs.
+struct Crossing {
+  int node = 0;
+  bool shallow = false;
+};
+
+/// Collects what pairs of arcs have in common.
+class CrossingSearch {
+ public:
+  CrossingSearch(const Arcs& arcs, const Frame& frame, Nodes& nodes, std::vector<Event>& events,
+                 std::vector<Crossing>& crossings)
+      : arcs_(arcs), frame_(frame), nodes_(nodes), events_(events), crossings_(crossings) {}
+
+  /// Adds the events of arcs i and j, whose boxes touch within the tolerance.
+  void meet(int i, int j);
+  /// If the place lies within the tolerance of the arc: its parameter there.
+  static std::optional<double> nearOn(const Arc& arc, Point place, double tolerance);
+
+ private:
+  struct Contact {
+    double u, v;
+    Point at;
+  };
+  /// What the search of one pair has seen of the sign of (height of a − height of b) along both.
+  struct Signs {
+    int last = 0;
+    double lastAt = 0;
+  };
+  void meetEnds(const Arc& a, const Arc& b, bool swapped);
+  bool overlap() const;
+  void crossLines();
+  void crossOpposite();
+  void crossAlike();
+  void halve(const Bezier& a, const Bezier& b, int depth);
+  void note(double along, double gap);
+  void locate(double low, double high);
+  bool polish(double u, double v);
+  void bisectOpposite();
+  void addContact(double u, double v, Point at);
+  void addCrossing(double u, double v);
+
+  const Arcs& arcs_;
+  const Frame& frame_;
+  Nodes& nodes_;
+  std::vector<Event>& events_;
+  std::vector<Crossing>& crossings_;
+
+  // The pair at hand.
+  int i_ = 0, j_ = 0;
+  const Arc* a_ = nullptr;
+  const Arc* b_ = nullptr;
+  Contact contacts_[8];
+  int contactCount_ = 0;
+  Signs signs_;
+};
+
+}  // namespace widecut

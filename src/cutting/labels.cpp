@@ -1,0 +1,196 @@
+// What covers each side of each edge, and whether that is the same from everywhere.
+#include <algorithm>
+
+#include "cutting/arrangement.h"
+
+namespace widecut {
+namespace {
+
+std::size_t at(int i) { return static_cast<std::size_t>(i); }
+
+}  // namespace
+
+Cover::Label Arrangement::crossed(int half, Cover::Label right) const {
+  const int sign = half % 2 == 0 ? 1 : -1;
+  if (cover_.isPacked()) return right + deltas_[at(half / 2)] * sign;
+  for (int k = half / 2; k >= 0; k = edges_[at(k)].alias) {
+    const Arc& arc = arcs_.arcs[at(edges_[at(k)].arc)];
+    right = cover_.step(right, arc.operand, (edges_[at(k)].against ? -arc.direction : arc.direction) * sign);
+  }
+  return right;
+}
+
+/// The half-edge after which, counterclockwise, the way due west (or east) leaves the node.
+int Arrangement::sectorTowards(int node, bool west) const {
+  const int first = starts_[at(node)], last = starts_[at(node) + 1];
+  const auto key = [&](int place) {
+    const double k = directionKey(wayOut(around_[at(place)]));
+    return west || k >= 0 ? k : k + 4;
+  };
+  int best = first;
+  double descent = -10, before = key(first);
+  const double start = before;
+  for (int i = first; i < last; ++i) {
+    const double next = i + 1 < last ? key(i + 1) : start;
+    if (before - next > descent) {
+      descent = before - next;
+      best = i;
+    }
+    before = next;
+  }
+  return around_[at(best)];
+}
+
+/// What covers a place, by the arcs west of it. `doubtful` is set when one passes too close to tell.
+template <class Skip>
+Cover::Label Arrangement::rayLabel(Point p, const Skip& skip, bool* doubtful) const {
+  Cover::Label label = 0;
+  const double close = 4 * frame_.tolerance;
+  const auto look = [&](int i) {
+    const Arc& arc = arcs_.arcs[at(i)];
+    if (skip(i)) return;
+    const double y0 = arc.p[0].y, y1 = arc.p[3].y;
+    if (doubtful && arc.low[1] - close <= p.y && p.y <= arc.high[1] + close && arc.low[0] - close <= p.x &&
+        p.x <= arc.high[0] + close) {
+      const double away = arc.distanceFromChord(p);
+      if (away < arc.fatHigh + close && away > arc.fatLow - close && CrossingSearch::nearOn(arc, p, close))
+        *doubtful = true;
+    }
+    if ((y0 <= p.y) == (y1 <= p.y)) return;
+    if (arc.high[0] >= p.x) {
+      if (arc.low[0] > p.x) return;
+      double x = 0;
+      if (arc.line) {
+        x = arc.p[0].x + (arc.p[3].x - arc.p[0].x) * ((p.y - y0) / (y1 - y0));
+      } else {
+        const double u = arc.rising ? solveRising(y0, arc.p[1].y, arc.p[2].y, y1, p.y)
+                                    : solveRising(-y0, -arc.p[1].y, -arc.p[2].y, -y1, -p.y);
+        x = arc.at(u).x;
+      }
+      if (x >= p.x) return;
+    }
+    label = cover_.step(label, arc.operand, arc.rising ? -arc.direction : arc.direction);
+  };
+  if (hasTree_)
+    tree_.westOf({p.x + (doubtful ? close : 0), p.y}, look);
+  else
+    for (std::size_t i = 0; i < arcs_.arcs.size(); ++i) look(static_cast<int>(i));
+  return label;
+}
+
+/// component_ of a node becomes the least node of its component; seeds_ are the leftmost nodes, one each.
+void Arrangement::findComponents() {
+  const int n = nodes_.count();
+  component_.resize(at(n));
+  for (int i = 0; i < n; ++i) component_[at(i)] = i;
+  const auto root = [&](int i) {
+    while (component_[at(i)] != i) i = component_[at(i)] = component_[at(component_[at(i)])];
+    return i;
+  };
+  for (const Edge& e : edges_) {
+    const int a = root(e.from), b = root(e.to);
+    if (a != b) component_[at(std::max(a, b))] = std::min(a, b);
+  }
+  seeds_.clear();
+  lefts_.assign(at(n), -1);
+  for (int i = 0; i < n; ++i) {
+    if (starts_[at(i)] == starts_[at(i) + 1]) continue;
+    const int c = component_[at(i)] = root(i);
+    int& left = lefts_[at(c)];
+    if (left < 0) {
+      left = static_cast<int>(seeds_.size());
+      seeds_.push_back(i);
+      rights_.resize(seeds_.size());
+      rights_[at(left)] = i;
+      continue;
+    }
+    const Point p = nodes_.at(i), l = nodes_.at(seeds_[at(left)]), r = nodes_.at(rights_[at(left)]);
+    if (p.x < l.x || (p.x == l.x && p.y < l.y)) seeds_[at(left)] = i;
+    if (p.x > r.x || (p.x == r.x && p.y > r.y)) rights_[at(left)] = i;
+  }
+}
+
+Cover::Label Arrangement::seedLabel(int node) const {
+  if (seeds_.size() < 2) return 0;
+  const int mine = component_[at(node)];
+  return rayLabel(
+      nodes_.at(node),
+      [&](int i) { return component_[at(nodes_.find(arcs_.arcs[at(i)].node[0]))] == mine; }, nullptr);
+}
+
+bool Arrangement::labelAll() {
+  findComponents();
+  labels_.resize(2 * edges_.size());
+  known_.assign(2 * edges_.size(), 0);
+  for (std::size_t i = 0; i < seeds_.size(); ++i) {
+    const Cover::Label west = seedLabel(seeds_[i]);
+    if (!spread(seeds_[i], west)) return false;
+    if (label(sectorTowards(rights_[i], false)) != west) return false;
+  }
+  return doubtfulEdgesHold();
+}
+
+bool Arrangement::spread(int node, Cover::Label west) {
+  open_.clear();
+  if (!labelNode(sectorTowards(node, true), west, open_)) return false;
+  while (!open_.empty()) {
+    const int half = open_.back();
+    open_.pop_back();
+    if (!labelNode(half, labels_[at(half)], open_)) return false;
+  }
+  return true;
+}
+
+/// Labels all sectors of the tail of the half-edge, given the one on its left. False when that contradicts what is
+/// known from the other ends, or does not close.
+bool Arrangement::labelNode(int half, Cover::Label left, std::vector<int>& open) {
+  enum : char { Unknown, FromOneEnd, FromBoth };
+  if (known_[at(half)] == FromBoth) return true;
+  const int node = tail(half), first = starts_[at(node)], last = starts_[at(node) + 1];
+  const Cover::Label start = left;
+  int place = place_[at(half)];
+  for (int i = first; i < last; ++i) {
+    place = place + 1 == last ? first : place + 1;
+    const int g = around_[at(place)], twin = g ^ 1;
+    const Cover::Label right = left;
+    left = crossed(g, right);
+    if (known_[at(g)] == Unknown) {
+      labels_[at(g)] = left;
+      labels_[at(twin)] = right;
+      known_[at(g)] = known_[at(twin)] = FromOneEnd;
+      open.push_back(twin);
+    } else {
+      if (labels_[at(g)] != left || labels_[at(twin)] != right) return false;
+      known_[at(g)] = known_[at(twin)] = FromBoth;
+    }
+  }
+  return left == start;
+}
+
+/// At doubtful nodes an order can be consistent and wrong: long edges there are judged by a ray.
+bool Arrangement::doubtfulEdgesHold() const {
+  for (const int node : doubtful_) {
+    for (int i = starts_[at(node)]; i < starts_[at(node) + 1]; ++i) {
+      const int half = around_[at(i)] & ~1;
+      const Edge& e = edge(half);
+      const Arc& arc = arcs_.arcs[at(e.arc)];
+      if (length(arc.at(e.u1) - arc.at(e.u0)) < 100 * frame_.contraction()) continue;
+      const Cover::Label west = label(arc.rising ? half : half + 1);
+      const auto alias = [&](int other) {
+        for (int k = half / 2; k >= 0; k = edges_[at(k)].alias)
+          if (edges_[at(k)].arc == other) return true;
+        return false;
+      };
+      for (const double t : {0.5, 0.37, 0.71}) {
+        bool doubt = false;
+        const Cover::Label seen = rayLabel(arc.at(e.u0 + (e.u1 - e.u0) * t), alias, &doubt);
+        if (doubt) continue;
+        if (seen != west) return false;
+        break;
+      }
+    }
+  }
+  return true;
+}
+
+}  // namespace widecut
