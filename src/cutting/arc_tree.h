@@ -32,12 +32,19 @@ class ArcTree {
     if (!nodes_.empty())
       query(0, [&](const Cell& c) { return holds(c, at); }, visit);
   }
-  /// Calls visit(i) for each arc whose box lies at this height, not wholly to the right of x.
+  /// Calls visit(i) for each arc whose box meets the ray from the place to shrinking x, or to shrinking y when
+  /// `upright`, within the margin.
   template <class Visit>
-  void westOf(Point p, const Visit& visit) const {
+  void onRay(Point p, bool upright, double margin, const Visit& visit) const {
+    const int along = upright ? 1 : 0, across = 1 - along;
+    const double u = (upright ? p.y : p.x) + margin, v = upright ? p.x : p.y;
     if (!nodes_.empty())
       query(
-          0, [&](const Cell& c) { return c.low[1] <= p.y && c.high[1] >= p.y && c.low[0] <= p.x; }, visit);
+          0,
+          [&](const Cell& c) {
+            return c.low[across] <= v + margin && c.high[across] >= v - margin && c.low[along] <= u;
+          },
+          visit);
   }
 
  private:

@@ -61,8 +61,8 @@ void Arrangement::orderNode(int node) {
     std::stable_sort(sectors_.begin(), sectors_.end(), byKey);
   }
   const auto gapAfter = [&](std::size_t i) {
-    const bool wraps = i + 1 == sectors_.size();
-    return sectors_[wraps ? 0 : i + 1].key - sectors_[i].key + (wraps ? 4 : 0);
+    const double gap = sectors_[i + 1 == sectors_.size() ? 0 : i + 1].key - sectors_[i].key;
+    return gap < 0 ? gap + 4 : gap;
   };
   bool close = false;
   std::size_t widest = 0;

@@ -95,7 +95,7 @@ class Arrangement {
   Cover::Label crossed(int half, Cover::Label right) const;
   int sectorTowards(int node, bool west) const;
   template <class Skip>
-  Cover::Label rayLabel(Point p, const Skip& skip, bool* doubtful) const;
+  Cover::Label rayLabel(Point p, bool upright, const Skip& skip, bool* doubtful) const;
   bool doubtfulEdgesHold() const;
 
   Frame frame_;

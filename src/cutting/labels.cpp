@@ -41,38 +41,42 @@ int Arrangement::sectorTowards(int node, bool west) const {
   return around_[at(best)];
 }
 
-/// What covers a place, by the arcs west of it. `doubtful` is set when one passes too close to tell.
+/// What covers a place, by the arcs that a ray to shrinking x (or y, when `upright`) crosses. `doubtful` is set when
+/// the ray starts at an arc, or passes the end of one, too closely to tell.
 template <class Skip>
-Cover::Label Arrangement::rayLabel(Point p, const Skip& skip, bool* doubtful) const {
+Cover::Label Arrangement::rayLabel(Point p, bool upright, const Skip& skip, bool* doubtful) const {
   Cover::Label label = 0;
-  const double close = 4 * frame_.tolerance;
+  const double close = doubtful ? 4 * frame_.tolerance : 0;
+  const auto along = [&](Point q) { return upright ? q.y : q.x; };
+  const auto across = [&](Point q) { return upright ? q.x : q.y; };
+  const double u = along(p), v = across(p);
   const auto look = [&](int i) {
     const Arc& arc = arcs_.arcs[at(i)];
     if (skip(i)) return;
-    const double y0 = arc.p[0].y, y1 = arc.p[3].y;
-    if (doubtful && arc.low[1] - close <= p.y && p.y <= arc.high[1] + close && arc.low[0] - close <= p.x &&
-        p.x <= arc.high[0] + close) {
-      const double away = arc.distanceFromChord(p);
-      if (away < arc.fatHigh + close && away > arc.fatLow - close && CrossingSearch::nearOn(arc, p, close))
-        *doubtful = true;
+    const double v0 = across(arc.p[0]), v1 = across(arc.p[3]);
+    if (doubtful) {
+      for (const Point end : {arc.p[0], arc.p[3]})
+        if (std::abs(across(end) - v) < close && along(end) < u + close) *doubtful = true;
+      if (CrossingSearch::nearOn(arc, p, close)) *doubtful = true;
     }
-    if ((y0 <= p.y) == (y1 <= p.y)) return;
-    if (arc.high[0] >= p.x) {
-      if (arc.low[0] > p.x) return;
-      double x = 0;
+    if ((v0 <= v) == (v1 <= v)) return;
+    if (std::max(along(arc.p[0]), along(arc.p[3])) >= u) {
+      if (std::min(along(arc.p[0]), along(arc.p[3])) > u) return;
+      double hit = 0;
       if (arc.line) {
-        x = arc.p[0].x + (arc.p[3].x - arc.p[0].x) * ((p.y - y0) / (y1 - y0));
+        hit = along(arc.p[0]) + (along(arc.p[3]) - along(arc.p[0])) * ((v - v0) / (v1 - v0));
       } else {
-        const double u = arc.rising ? solveRising(y0, arc.p[1].y, arc.p[2].y, y1, p.y)
-                                    : solveRising(-y0, -arc.p[1].y, -arc.p[2].y, -y1, -p.y);
-        x = arc.at(u).x;
+        const double sign = v1 > v0 ? 1 : -1;
+        hit = along(arc.at(
+            solveRising(sign * v0, sign * across(arc.p[1]), sign * across(arc.p[2]), sign * v1, sign * v)));
       }
-      if (x >= p.x) return;
+      if (hit >= u) return;
     }
-    label = cover_.step(label, arc.operand, arc.rising ? -arc.direction : arc.direction);
+    const int by = upright || !arc.rising ? arc.direction : -arc.direction;
+    label = cover_.step(label, arc.operand, by);
   };
   if (hasTree_)
-    tree_.westOf({p.x + (doubtful ? close : 0), p.y}, look);
+    tree_.onRay(p, upright, close, look);
   else
     for (std::size_t i = 0; i < arcs_.arcs.size(); ++i) look(static_cast<int>(i));
   return label;
@@ -114,7 +118,7 @@ Cover::Label Arrangement::seedLabel(int node) const {
   if (seeds_.size() < 2) return 0;
   const int mine = component_[at(node)];
   return rayLabel(
-      nodes_.at(node),
+      nodes_.at(node), false,
       [&](int i) { return component_[at(nodes_.find(arcs_.arcs[at(i)].node[0]))] == mine; }, nullptr);
 }
 
@@ -175,7 +179,9 @@ bool Arrangement::doubtfulEdgesHold() const {
       const Edge& e = edge(half);
       const Arc& arc = arcs_.arcs[at(e.arc)];
       if (length(arc.at(e.u1) - arc.at(e.u0)) < 100 * frame_.contraction()) continue;
-      const Cover::Label west = label(arc.rising ? half : half + 1);
+      // The ray leaves a level edge upright, and an upright one level.
+      const bool upright = arc.high[0] - arc.low[0] > arc.high[1] - arc.low[1];
+      const Cover::Label expected = label(!upright && arc.rising ? half : half + 1);
       const auto alias = [&](int other) {
         for (int k = half / 2; k >= 0; k = edges_[at(k)].alias)
           if (edges_[at(k)].arc == other) return true;
@@ -183,9 +189,9 @@ bool Arrangement::doubtfulEdgesHold() const {
       };
       for (const double t : {0.5, 0.37, 0.71}) {
         bool doubt = false;
-        const Cover::Label seen = rayLabel(arc.at(e.u0 + (e.u1 - e.u0) * t), alias, &doubt);
+        const Cover::Label seen = rayLabel(arc.at(e.u0 + (e.u1 - e.u0) * t), upright, alias, &doubt);
         if (doubt) continue;
-        if (seen != west) return false;
+        if (seen != expected) return false;
         break;
       }
     }
