@@ -8,8 +8,6 @@ namespace {
 
 /// Edges longer than this many contraction lengths leave by their tangent, shorter ones by their chord.
 constexpr double longEdge = 2000;
-/// Directions closer than this are told apart further out.
-constexpr double closeKeys = 1e-3;
 
 std::size_t at(int i) { return static_cast<std::size_t>(i); }
 

@@ -22,6 +22,8 @@ struct Edge {
 
 /// Grows with the angle from −2 (just past π) to 2 (π); 0 is to growing x.
 double directionKey(Point d);
+/// Directions whose keys are closer than this are told apart further out.
+inline constexpr double closeKeys = 1e-3;
 inline double square(double v) { return v * v; }
 
 /// The tolerance that is tried first, as a share of the extent.
@@ -93,7 +95,7 @@ class Arrangement {
   bool spread(int node, Cover::Label west);
   bool labelNode(int half, Cover::Label left, std::vector<int>& open);
   Cover::Label crossed(int half, Cover::Label right) const;
-  int sectorTowards(int node, bool west) const;
+  int sectorTowards(int node, bool west);
   template <class Skip>
   Cover::Label rayLabel(Point p, bool upright, const Skip& skip, bool* doubtful) const;
   bool doubtfulEdgesHold() const;

@@ -21,12 +21,16 @@ Cover::Label Arrangement::crossed(int half, Cover::Label right) const {
 }
 
 /// The half-edge after which, counterclockwise, the way due west (or east) leaves the node.
-int Arrangement::sectorTowards(int node, bool west) const {
+int Arrangement::sectorTowards(int node, bool west) {
   const int first = starts_[at(node)], last = starts_[at(node) + 1];
   const auto key = [&](int place) {
     const double k = directionKey(wayOut(around_[at(place)]));
     return west || k >= 0 ? k : k + 4;
   };
+  if (last - first == 2 && std::abs(key(first) - key(first + 1)) < closeKeys) {
+    orderNode(node);
+    for (int i = first; i < last; ++i) place_[at(around_[at(i)])] = i;
+  }
   int best = first;
   double descent = -10, before = key(first);
   const double start = before;
@@ -38,7 +42,8 @@ int Arrangement::sectorTowards(int node, bool west) const {
     }
     before = next;
   }
-  return around_[at(best)];
+  // Nearly one direction: then the order round the node, told apart further out, starts where the way leaves.
+  return around_[at(descent < closeKeys ? last - 1 : best)];
 }
 
 /// What covers a place, by the arcs that a ray to shrinking x (or y, when `upright`) crosses. `doubtful` is set when
