@@ -21,19 +21,24 @@ double directionKey(Point d) {
   return d.x >= 0 ? t : d.y >= 0 ? 2 - t : -2 - t;
 }
 
-Point Arrangement::wayOut(int half) const {
+Arrangement::Leaving Arrangement::leaving(int half) const {
   const Edge& e = edge(half);
-  const Arc& arc = arcs_.arcs[at(e.arc)];
-  const Point chord = nodes_.at(head(half)) - nodes_.at(tail(half));
-  if (arc.line) return exact_ || dot(chord, chord) < square(longEdge * frame_.contraction()) ? chord
-                       : half % 2 == 0                                                      ? arc.p[3] - arc.p[0]
-                                                                                            : arc.p[0] - arc.p[3];
-  if (dot(chord, chord) < square(longEdge * frame_.contraction())) return chord;
-  const double u = half % 2 == 0 ? e.u0 : e.u1, v = half % 2 == 0 ? e.u1 : e.u0;
-  const Point slope = half % 2 == 0 ? arc.slope(u) : -arc.slope(u);
-  const double span = std::abs(v - u);
+  const bool forwards = half % 2 == 0;
+  const Piece& p = pieces_[at(forwards ? e.first : e.last)];
+  const Arc* arc = &arcs_.arcs[at(p.arc)];
+  return forwards ? Leaving{arc, p.from, p.to, p.u0, p.u1} : Leaving{arc, p.to, p.from, p.u1, p.u0};
+}
+
+Point Arrangement::wayOut(int half) const {
+  const Leaving way = leaving(half);
+  const Arc& arc = *way.arc;
+  const Point chord = nodes_.at(way.other) - nodes_.at(way.node);
+  if (exact_ || dot(chord, chord) < square(longEdge * frame_.contraction())) return chord;
+  if (arc.line) return way.v > way.u ? arc.p[3] - arc.p[0] : arc.p[0] - arc.p[3];
+  const Point slope = way.v > way.u ? arc.slope(way.u) : -arc.slope(way.u);
+  const double span = std::abs(way.v - way.u);
   if (dot(slope, slope) * span * span > 1e-8 * dot(chord, chord)) return slope;
-  return arc.at(u + (v - u) * 1e-2) - arc.at(u);  // a cusp, or a handle on its node
+  return arc.at(way.u + (way.v - way.u) * 1e-2) - arc.at(way.u);  // a cusp, or a handle on its node
 }
 
 void Arrangement::orderAround() {
@@ -86,15 +91,15 @@ void Arrangement::orderNode(int node) {
 }
 
 double Arrangement::reachOf(int half, Point origin, Point way) const {
-  const Edge& e = edge(half);
-  return dot(way, arcs_.arcs[at(e.arc)].at(half % 2 == 0 ? e.u1 : e.u0) - origin);
+  const Leaving out = leaving(half);
+  return dot(way, out.arc->at(out.v) - origin);
 }
 
-/// The place on a half-edge that lies `reach` further along the way than the origin.
+/// The place on the first piece of a half-edge that lies `reach` further along the way than the origin.
 Point Arrangement::pointAlong(int half, Point origin, Point way, double reach) const {
-  const Edge& e = edge(half);
-  const Arc& arc = arcs_.arcs[at(e.arc)];
-  double near = half % 2 == 0 ? e.u0 : e.u1, far = half % 2 == 0 ? e.u1 : e.u0;
+  const Leaving out = leaving(half);
+  const Arc& arc = *out.arc;
+  double near = out.u, far = out.v;
   double fNear = dot(way, arc.at(near) - origin) - reach, fFar = dot(way, arc.at(far) - origin) - reach;
   if (fFar <= 0) return arc.at(far);
   if (fNear >= 0) return arc.at(near);

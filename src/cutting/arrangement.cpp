@@ -49,6 +49,7 @@ bool Arrangement::attempt(std::span<const Operand* const> operands, double relat
     sortEvents();
     contract();
   }
+  makePieces();
   makeEdges();
   collectAround();
   mergeAliases();
@@ -140,14 +141,11 @@ bool Arrangement::addHotNodes() {
   return events_.size() > before;
 }
 
-void Arrangement::addEdge(int arc, int from, double u0, int to, double u1) {
-  edges_.push_back({from, to, arc, u0, u1, -1, false, false});
-}
-
 /// An edge with an arc of its own, for overlays made of straight runs.
 void Arrangement::addStraightEdge(int from, int to, int source, double t0, double t1) {
   const Point a = nodes_.at(from), b = nodes_.at(to);
   const bool forwards = a.x < b.x || (a.x == b.x && a.y < b.y);
+  const int number = static_cast<int>(pieces_.size());
   Arc& arc = arcs_.arcs.emplace_back();
   arc.p = forwards ? Bezier{a, {}, {}, b} : Bezier{b, {}, {}, a};
   arc.node[0] = forwards ? from : to;
@@ -158,39 +156,105 @@ void Arrangement::addStraightEdge(int from, int to, int source, double t0, doubl
   arc.source = source;
   arc.operand = arcs_.sources[at(source)].operand;
   arc.settle();
-  addEdge(static_cast<int>(arcs_.arcs.size()) - 1, arc.node[0], 0, arc.node[1], 1);
+  pieces_.push_back({number, from, to, forwards ? 0.0 : 1.0, forwards ? 1.0 : 0.0});
+  edges_.push_back({from, to, number, number, arc.operand, -1, false, false});
 }
 
+/// Cuts every arc at its nodes, contour by contour.
+void Arrangement::makePieces() {
+  pieces_.clear();
+  contourOfPiece_.clear();
+  pieceStarts_.assign(1, 0);
+  const auto& starts = arcs_.contourStarts;
+  for (std::size_t c = 0; c + 1 < starts.size(); ++c) {
+    for (int i = starts[c]; i < starts[c + 1]; ++i) addPieces(i);
+    if (static_cast<int>(pieces_.size()) == pieceStarts_.back()) continue;
+    contourOfPiece_.resize(pieces_.size(), static_cast<int>(pieceStarts_.size()) - 1);
+    pieceStarts_.push_back(static_cast<int>(pieces_.size()));
+  }
+}
+
+void Arrangement::addPieces(int id) {
+  const Arc& arc = arcs_.arcs[at(id)];
+  const bool forwards = arc.direction > 0;
+  const int first = eventStarts_[at(id)], last = eventStarts_[at(id) + 1];
+  int from = nodes_.find(arc.node[forwards ? 0 : 1]);
+  if (first == last) {
+    const int to = nodes_.find(arc.node[forwards ? 1 : 0]);
+    if (from != to) {
+      pieces_.push_back({id, from, to, forwards ? 0.0 : 1.0, forwards ? 1.0 : 0.0});
+      return;
+    }
+  }
+  const std::size_t before = pieces_.size();
+  const double end = forwards ? 1 : 0;
+  double u0 = 1 - end;
+  const auto reach = [&](int node, double u) {
+    const int to = nodes_.find(node);
+    if (to != from) {
+      pieces_.push_back({id, from, to, u0, u});
+      from = to;
+      u0 = u;
+      return;
+    }
+    // A long way that comes back to its own cluster gets a node on it; a short one was no way at all.
+    if (!closerThan(arc.at(u0), arc.at(u), 4 * frame_.contraction())) {
+      const double middle = 0.5 * (u0 + u);
+      const Point p = arc.at(middle);
+      const int extra = nodes_.add(p, frame_.toSheet(p), false);
+      pieces_.push_back({id, from, extra, u0, middle});
+      pieces_.push_back({id, extra, to, middle, u});
+      u0 = u;
+    } else if (u == end && pieces_.size() > before) {
+      u0 = pieces_.back().u1 = end;
+    }
+  };
+  if (forwards)
+    for (int k = first; k < last; ++k) reach(sorted_[at(k)].node, sorted_[at(k)].u);
+  else
+    for (int k = last; k > first; --k) reach(sorted_[at(k - 1)].node, sorted_[at(k - 1)].u);
+  reach(arc.node[forwards ? 1 : 0], end);
+}
+
+/// Joins pieces into edges between junctions.
 void Arrangement::makeEdges() {
   edges_.clear();
-  for (std::size_t i = 0; i < arcs_.arcs.size(); ++i) {
-    const Arc& arc = arcs_.arcs[i];
-    const int id = static_cast<int>(i);
-    int from = nodes_.find(arc.node[0]);
-    double u0 = 0;
-    const auto reach = [&](int node, double u) {
-      const int to = nodes_.find(node);
-      if (to != from) {
-        addEdge(id, from, u0, to, u);
-        from = to;
-        u0 = u;
-        return;
-      }
-      // A long way that comes back to its own cluster gets a node on it; a short one was no way at all.
-      if (!closerThan(arc.at(u0), arc.at(u), 4 * frame_.contraction())) {
-        const double middle = 0.5 * (u0 + u);
-        const Point p = arc.at(middle);
-        const int extra = nodes_.add(p, frame_.toSheet(p), false);
-        addEdge(id, from, u0, extra, middle);
-        addEdge(id, extra, middle, to, u);
-        u0 = u;
-      } else if (u == 1 && u0 != 0) {
-        u0 = 1;
-        if (!edges_.empty() && edges_.back().arc == id) edges_.back().u1 = 1;
-      }
-    };
-    for (int k = eventStarts_[i]; k < eventStarts_[i + 1]; ++k) reach(sorted_[at(k)].node, sorted_[at(k)].u);
-    reach(arc.node[1], 1);
+  const std::size_t n = at(nodes_.count());
+  degree_.assign(n, 0);
+  isJunction_.assign(n, 0);
+  for (const Piece& p : pieces_) {
+    ++degree_[at(p.from)];
+    ++degree_[at(p.to)];
+  }
+  for (std::size_t c = 0; c + 1 < pieceStarts_.size(); ++c) {
+    int left = pieces_[at(pieceStarts_[c])].from, right = left;
+    int before = pieces_[at(pieceStarts_[c + 1] - 1)].from;
+    for (int i = pieceStarts_[c]; i < pieceStarts_[c + 1]; ++i) {
+      const int node = pieces_[at(i)].to;
+      // A contour that turns back on itself does so at a junction.
+      if (before == node) isJunction_[at(pieces_[at(i)].from)] = 1;
+      before = pieces_[at(i)].from;
+      const Point p = nodes_.at(node), l = nodes_.at(left), r = nodes_.at(right);
+      if (p.x < l.x || (p.x == l.x && p.y < l.y)) left = node;
+      if (p.x > r.x || (p.x == r.x && p.y > r.y)) right = node;
+    }
+    isJunction_[at(left)] = isJunction_[at(right)] = 1;
+  }
+  for (std::size_t c = 0; c + 1 < pieceStarts_.size(); ++c) edgesOfContour(static_cast<int>(c));
+}
+
+void Arrangement::edgesOfContour(int contour) {
+  const int first = pieceStarts_[at(contour)], last = pieceStarts_[at(contour) + 1];
+  const auto junction = [&](int node) { return isJunction_[at(node)] || degree_[at(node)] != 2; };
+  int begin = first;
+  while (!junction(pieces_[at(begin)].from)) ++begin;  // its leftmost node is one
+  const int operand = arcs_.arcs[at(pieces_[at(begin)].arc)].operand;
+  int start = begin;
+  for (int k = 0; k < last - first; ++k) {
+    const int i = begin + k < last ? begin + k : begin + k - (last - first);
+    if (!junction(pieces_[at(i)].to)) continue;
+    edges_.push_back({pieces_[at(start)].from, pieces_[at(i)].to, start, i, operand, -1, false, false});
+    start = i + 1 < last ? i + 1 : first;
   }
 }
 
@@ -216,11 +280,14 @@ void Arrangement::collectAround() {
   starts_[0] = 0;
 }
 
+/// Runs of several pieces never run together: their inner nodes would be junctions.
 bool Arrangement::runTogether(const Edge& a, const Edge& b) const {
-  const Arc &p = arcs_.arcs[at(a.arc)], &q = arcs_.arcs[at(b.arc)];
+  if (a.first != a.last || b.first != b.last) return false;
+  const Piece& piece = pieces_[at(a.first)];
+  const Arc &p = arcs_.arcs[at(piece.arc)], &q = arcs_.arcs[at(pieces_[at(b.first)].arc)];
   if (p.line && q.line) return true;
   for (const double t : {0.5, 0.25, 0.75})
-    if (!CrossingSearch::nearOn(q, p.at(a.u0 + (a.u1 - a.u0) * t), 3 * frame_.tolerance)) return false;
+    if (!CrossingSearch::nearOn(q, p.at(piece.u0 + (piece.u1 - piece.u0) * t), 3 * frame_.tolerance)) return false;
   return true;
 }
 
@@ -250,10 +317,8 @@ void Arrangement::mergeAliases() {
   deltas_.assign(edges_.size(), 0);
   for (std::size_t i = 0; i < edges_.size(); ++i) {
     if (edges_[i].isAlias) continue;
-    for (int k = static_cast<int>(i); k >= 0; k = edges_[at(k)].alias) {
-      const Arc& arc = arcs_.arcs[at(edges_[at(k)].arc)];
-      deltas_[i] += cover_.packedStep(arc.operand) * (edges_[at(k)].against ? -arc.direction : arc.direction);
-    }
+    for (int k = static_cast<int>(i); k >= 0; k = edges_[at(k)].alias)
+      deltas_[i] += cover_.packedStep(edges_[at(k)].operand) * (edges_[at(k)].against ? -1 : 1);
   }
 }
 

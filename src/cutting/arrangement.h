@@ -10,11 +10,19 @@
 
 namespace widecut {
 
-/// A piece of an arc between two nodes. Pieces that run together are aliases of the first of them.
+/// A piece of an arc between two nodes, in the direction of its contour: u0 > u1 where the arc is stored backwards.
+struct Piece {
+  int arc = 0;
+  int from = 0, to = 0;
+  double u0 = 0, u1 = 1;
+};
+
+/// A run of pieces of one contour between two junctions: nodes where more than two pieces meet, or where a contour is
+/// furthest left or right. Edges that run together are aliases of the first of them.
 struct Edge {
   int from = 0, to = 0;
-  int arc = 0;
-  double u0 = 0, u1 = 1;
+  int first = 0, last = 0;  ///< Its pieces, last included; in a closed contour they may pass its end.
+  int operand = 0;
   int alias = -1;        ///< The next edge that runs along this one; −1 at the end.
   bool isAlias = false;  ///< Stands in another edge's list.
   bool against = false;  ///< An alias that runs from the first edge's end to its start.
@@ -29,8 +37,8 @@ inline double square(double v) { return v * v; }
 /// The tolerance that is tried first, as a share of the extent.
 inline constexpr double ladderStart = 1e-11;
 
-/// Half-edge 2e runs along edge e, 2e + 1 against it. “Left” is the side of growing y of a half-edge that runs
-/// to growing x.
+/// Half-edge 2e runs along edge e and its contour, 2e + 1 against it. “Left” is the side of growing y of a half-edge
+/// that runs to growing x; crossing a contour to its left adds one to the winding.
 class Arrangement {
  public:
   /// Overlays the operands. Tries again with other tolerances when a check fails; when all fail, the overlay is made
@@ -41,6 +49,16 @@ class Arrangement {
   const Arcs& arcs() const { return arcs_; }
   const Nodes& nodes() const { return nodes_; }
   const std::vector<Edge>& edges() const { return edges_; }
+  const std::vector<Piece>& pieces() const { return pieces_; }
+  /// The pieces of the same contour after and before this one.
+  int pieceAfter(int piece) const {
+    const std::size_t contour = static_cast<std::size_t>(contourOfPiece_[static_cast<std::size_t>(piece)]);
+    return piece + 1 < pieceStarts_[contour + 1] ? piece + 1 : pieceStarts_[contour];
+  }
+  int pieceBefore(int piece) const {
+    const std::size_t contour = static_cast<std::size_t>(contourOfPiece_[static_cast<std::size_t>(piece)]);
+    return piece > pieceStarts_[contour] ? piece - 1 : pieceStarts_[contour + 1] - 1;
+  }
   Cover& cover() { return cover_; }
   const Cover& cover() const { return cover_; }
 
@@ -76,14 +94,23 @@ class Arrangement {
   void sortEvents();
   void contract();
   bool addHotNodes();
+  void makePieces();
+  void addPieces(int arc);
   void makeEdges();
-  void addEdge(int arc, int from, double u0, int to, double u1);
+  void edgesOfContour(int contour);
   void addStraightEdge(int from, int to, int source, double t0, double t1);
   void collectAround();
   void mergeAliases();
   bool runTogether(const Edge& a, const Edge& b) const;
   void orderAround();
   void orderNode(int node);
+  /// The first piece of a half-edge, as it leaves the node: from u to v.
+  struct Leaving {
+    const Arc* arc;
+    int node, other;
+    double u, v;
+  };
+  Leaving leaving(int half) const;
   Point wayOut(int half) const;
   double turnTo(int a, int b, Point middle) const;
   Point pointAlong(int half, Point origin, Point way, double reach) const;
@@ -99,6 +126,7 @@ class Arrangement {
   template <class Skip>
   Cover::Label rayLabel(Point p, bool upright, const Skip& skip, bool* doubtful) const;
   bool doubtfulEdgesHold() const;
+  bool holdsByRay(int half) const;
 
   Frame frame_;
   Nodes nodes_;
@@ -109,6 +137,10 @@ class Arrangement {
   std::vector<Crossing> crossings_;
   std::vector<int> eventStarts_;
   std::vector<Event> sorted_;
+  std::vector<Piece> pieces_;
+  std::vector<int> pieceStarts_, contourOfPiece_;  ///< By contour, and the other way round.
+  std::vector<int> degree_;
+  std::vector<char> isJunction_;
   std::vector<Edge> edges_;
   std::vector<Cover::Label> deltas_;  ///< Packed covers: what crossing an edge from right to left adds.
   std::vector<int> starts_, around_, place_;

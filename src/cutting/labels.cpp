@@ -13,10 +13,8 @@ std::size_t at(int i) { return static_cast<std::size_t>(i); }
 Cover::Label Arrangement::crossed(int half, Cover::Label right) const {
   const int sign = half % 2 == 0 ? 1 : -1;
   if (cover_.isPacked()) return right + deltas_[at(half / 2)] * sign;
-  for (int k = half / 2; k >= 0; k = edges_[at(k)].alias) {
-    const Arc& arc = arcs_.arcs[at(edges_[at(k)].arc)];
-    right = cover_.step(right, arc.operand, (edges_[at(k)].against ? -arc.direction : arc.direction) * sign);
-  }
+  for (int k = half / 2; k >= 0; k = edges_[at(k)].alias)
+    right = cover_.step(right, edges_[at(k)].operand, edges_[at(k)].against ? -sign : sign);
   return right;
 }
 
@@ -176,30 +174,33 @@ bool Arrangement::labelNode(int half, Cover::Label left, std::vector<int>& open)
   return left == start;
 }
 
-/// At doubtful nodes an order can be consistent and wrong: long edges there are judged by a ray.
+/// At doubtful nodes an order can be consistent and wrong: long pieces there are judged by a ray.
 bool Arrangement::doubtfulEdgesHold() const {
-  for (const int node : doubtful_) {
-    for (int i = starts_[at(node)]; i < starts_[at(node) + 1]; ++i) {
-      const int half = around_[at(i)] & ~1;
-      const Edge& e = edge(half);
-      const Arc& arc = arcs_.arcs[at(e.arc)];
-      if (length(arc.at(e.u1) - arc.at(e.u0)) < 100 * frame_.contraction()) continue;
-      // The ray leaves a level edge upright, and an upright one level.
-      const bool upright = arc.high[0] - arc.low[0] > arc.high[1] - arc.low[1];
-      const Cover::Label expected = label(!upright && arc.rising ? half : half + 1);
-      const auto alias = [&](int other) {
-        for (int k = half / 2; k >= 0; k = edges_[at(k)].alias)
-          if (edges_[at(k)].arc == other) return true;
-        return false;
-      };
-      for (const double t : {0.5, 0.37, 0.71}) {
-        bool doubt = false;
-        const Cover::Label seen = rayLabel(arc.at(e.u0 + (e.u1 - e.u0) * t), upright, alias, &doubt);
-        if (doubt) continue;
-        if (seen != expected) return false;
-        break;
-      }
-    }
+  for (const int node : doubtful_)
+    for (int i = starts_[at(node)]; i < starts_[at(node) + 1]; ++i)
+      if (!holdsByRay(around_[at(i)])) return false;
+  return true;
+}
+
+bool Arrangement::holdsByRay(int half) const {
+  const Leaving way = leaving(half);
+  const Arc& arc = *way.arc;
+  if (length(arc.at(way.v) - arc.at(way.u)) < 100 * frame_.contraction()) return true;
+  // The ray leaves a level piece upright, and an upright one level. From a piece that runs to growing x the upright ray
+  // leaves on its right, the level one on its left where it rises.
+  const bool upright = arc.high[0] - arc.low[0] > arc.high[1] - arc.low[1];
+  const bool onLeft = (!upright && arc.rising) == (way.v > way.u);
+  const Cover::Label expected = label(onLeft ? half : half ^ 1);
+  const auto alias = [&](int other) {
+    if (&arcs_.arcs[at(other)] == way.arc) return true;
+    for (int k = edge(half).alias; k >= 0; k = edges_[at(k)].alias)
+      if (pieces_[at(edges_[at(k)].first)].arc == other) return true;
+    return false;
+  };
+  for (const double t : {0.5, 0.37, 0.71}) {
+    bool doubt = false;
+    const Cover::Label seen = rayLabel(arc.at(way.u + (way.v - way.u) * t), upright, alias, &doubt);
+    if (!doubt) return seen == expected;
   }
   return true;
 }

@@ -178,6 +178,7 @@ void LastResort::build(std::span<const Operand* const> operands) {
   // Each run, led through its cells, becomes edges; each edge is an arc of its own.
   m.arcs_.arcs.clear();
   m.edges_.clear();
+  m.pieces_.clear();
   for (std::size_t i = 0; i < runs.size(); ++i) {
     const Run& run = runs[i];
     const Point from = middleOf(run.from), way = middleOf(run.to) - from;

@@ -43,48 +43,70 @@ std::vector<std::vector<int>> Tracer::walks(const std::function<bool(int)>& isBo
   return out;
 }
 
-/// The source piece of a half-edge. Where several run together, the one that goes on from the piece before.
-Tracer::Piece Tracer::pieceOf(int half, const Piece* before) const {
-  const auto piece = [&](int k) {
-    const Edge& e = map_.edges()[at(k)];
-    const Arc& arc = map_.arcs().arcs[at(e.arc)];
-    const bool forwards = (half % 2 == 0) != e.against;
-    const double a = arc.sourceParameter(e.u0), b = arc.sourceParameter(e.u1);
-    return Piece{arc.source, forwards ? a : b, forwards ? b : a, map_.head(half)};
-  };
-  const int own = half / 2;
-  if (before && map_.edges()[at(own)].alias >= 0)
-    for (int k = own; k >= 0; k = map_.edges()[at(k)].alias) {
-      const Piece p = piece(k);
-      if (p.source == before->source && p.t0 == before->t1) return p;
-    }
-  return piece(own);
+Tracer::Stretch Tracer::stretchOf(int piece, bool forwards) const {
+  const Piece& p = map_.pieces()[at(piece)];
+  const Arc& arc = map_.arcs().arcs[at(p.arc)];
+  const double a = arc.sourceParameter(p.u0), b = arc.sourceParameter(p.u1);
+  return {arc.source, forwards ? a : b, forwards ? b : a, forwards ? p.to : p.from};
 }
 
-Contour Tracer::contourOf(std::span<const int> walk) const {
-  const auto continues = [](const Piece& a, const Piece& b) {
-    return a.source == b.source && a.t1 == b.t0 && (a.t1 > a.t0) == (b.t1 > b.t0);
-  };
-  pieces_.clear();
-  for (const int half : walk) {
-    const Piece p = pieceOf(half, pieces_.empty() ? nullptr : &pieces_.back());
-    if (!pieces_.empty() && continues(pieces_.back(), p)) {
-      pieces_.back().t1 = p.t1;
-      pieces_.back().end = p.end;
-    } else {
-      pieces_.push_back(p);
-    }
+namespace {
+
+template <class Stretch>
+bool continues(const Stretch& a, const Stretch& b) {
+  return a.source == b.source && a.t1 == b.t0 && (a.t1 > a.t0) == (b.t1 > b.t0);
+}
+
+}  // namespace
+
+void Tracer::add(const Stretch& s) {
+  if (!stretches_.empty() && continues(stretches_.back(), s)) {
+    stretches_.back().t1 = s.t1;
+    stretches_.back().end = s.end;
+  } else {
+    stretches_.push_back(s);
   }
-  if (pieces_.size() > 1 && continues(pieces_.back(), pieces_.front())) {
-    pieces_.front().t0 = pieces_.back().t0;
-    pieces_.pop_back();
+}
+
+/// Where several edges run together, the one that goes on from the stretch before is taken.
+void Tracer::addStretches(int half) {
+  const Edge& edge = map_.edge(half);
+  const bool forwards = half % 2 == 0;
+  if (edge.alias >= 0) {
+    Stretch best = stretchOf(edge.first, forwards);
+    for (int k = edge.alias; k >= 0 && !stretches_.empty(); k = map_.edges()[at(k)].alias) {
+      const Edge& other = map_.edges()[at(k)];
+      const Stretch s = stretchOf(other.first, forwards != other.against);
+      if (!continues(stretches_.back(), best) && continues(stretches_.back(), s)) best = s;
+    }
+    best.end = map_.head(half);
+    add(best);
+    return;
+  }
+  if (forwards)
+    for (int i = edge.first;; i = map_.pieceAfter(i)) {
+      add(stretchOf(i, true));
+      if (i == edge.last) break;
+    }
+  else
+    for (int i = edge.last;; i = map_.pieceBefore(i)) {
+      add(stretchOf(i, false));
+      if (i == edge.first) break;
+    }
+}
+
+Contour Tracer::contourOf(std::span<const int> walk) {
+  stretches_.clear();
+  for (const int half : walk) addStretches(half);
+  if (stretches_.size() > 1 && continues(stretches_.back(), stretches_.front())) {
+    stretches_.front().t0 = stretches_.back().t0;
+    stretches_.pop_back();
   }
   Contour contour;
-  contour.start = map_.nodes().sheet(pieces_.back().end);
-  contour.segments.reserve(pieces_.size());
-  for (const Piece& p : pieces_)
-    contour.segments.push_back(
-        widecut::pieceOf(map_.arcs().sources[at(p.source)], p.t0, p.t1, map_.nodes().sheet(p.end)));
+  contour.start = map_.nodes().sheet(stretches_.back().end);
+  contour.segments.reserve(stretches_.size());
+  for (const Stretch& s : stretches_)
+    contour.segments.push_back(pieceOf(map_.arcs().sources[at(s.source)], s.t0, s.t1, map_.nodes().sheet(s.end)));
   return contour;
 }
 

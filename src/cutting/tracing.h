@@ -47,18 +47,21 @@ class Tracer {
   Outline border(Chosen& chosen);
   /// The half-edges with chosen faces on their left and others on their right, as closed walks; stable order.
   std::vector<std::vector<int>> walks(const std::function<bool(int)>& isBorder);
-  Contour contourOf(std::span<const int> walk) const;
+  Contour contourOf(std::span<const int> walk);
 
  private:
-  struct Piece {
+  /// A stretch of one source.
+  struct Stretch {
     int source;
     double t0, t1;
     int end;  ///< The node it ends at.
   };
-  Piece pieceOf(int half, const Piece* before) const;
+  void addStretches(int half);
+  Stretch stretchOf(int piece, bool forwards) const;
+  void add(const Stretch& stretch);
 
   const Arrangement& map_;
-  mutable std::vector<Piece> pieces_;
+  std::vector<Stretch> stretches_;
 };
 
 }  // namespace widecut
