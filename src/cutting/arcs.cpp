@@ -86,9 +86,8 @@ void Arc::settle() {
   low[3] = d0;
   high[3] = d1;
   const Point way = b - a;
-  const double size = std::sqrt(dot(way, way));
-  normal = size > 0 ? Point{-way.y / size, way.x / size} : Point{0, 1};
-  offset = dot(normal, a);
+  normal = {-way.y, way.x};
+  chordBound = std::abs(way.x) + std::abs(way.y);
   fatLow = fatHigh = 0;
   if (line) return;
   const int k = rising ? 3 : 2;  // the other diagonal may be left on the way

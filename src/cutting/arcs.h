@@ -46,9 +46,10 @@ struct Arc {
   bool rising = true;  ///< y grows along it; else it falls.
   /// Least and greatest x, y, x + y and x − y.
   double low[4], high[4];
-  /// Unit normal of the chord, its distance from the origin, and how far the arc strays from it.
+  /// A normal of the chord, as long as the chord. Distances from the chord are in its length times working units.
   Point normal;
-  double offset = 0, fatLow = 0, fatHigh = 0;
+  double fatLow = 0, fatHigh = 0;  ///< How far the arc strays from its chord.
+  double chordBound = 0;           ///< At least the chord's length, at most √2 times it.
 
   Point at(double u) const { return line ? mix(p[0], p[3], u) : cubicAt(p, u); }
   Point slope(double u) const { return line ? p[3] - p[0] : cubicSlope(p, u); }
@@ -57,7 +58,7 @@ struct Arc {
   double across(Point q) const { return rising ? q.y - q.x : q.y + q.x; }
   /// The parameter at which along() takes the value, clamped to the arc.
   double parameterAlong(double value) const;
-  double distanceFromChord(Point q) const { return dot(normal, q) - offset; }
+  double distanceFromChord(Point q) const { return dot(normal, q - p[0]); }
   /// Fills in what follows from the points: the boxes, the chord, whether it rises.
   void settle();
   double sourceParameter(double u) const { return u == 0 ? t0 : u == 1 ? t1 : t0 + (t1 - t0) * u; }

@@ -29,7 +29,8 @@ std::pair<double, double> reachFrom(const Arc& chord, const Arc& other) {
 
 bool fatLinesMiss(const Arc& a, const Arc& b, double tolerance) {
   const auto [low, high] = reachFrom(a, b);
-  return low > a.fatHigh + tolerance || high < a.fatLow - tolerance;
+  const double slack = tolerance * a.chordBound;
+  return low > a.fatHigh + slack || high < a.fatLow - slack;
 }
 
 /// Least and greatest slope of a graph given by its control points; all slopes are within ±1 anyway.
@@ -50,34 +51,12 @@ Slopes slopesOf(const Bezier& c) {
   return {std::max(s.low, -1.0), std::min(s.high, 1.0)};
 }
 
-/// The arc as a graph: x is the coordinate along, y the one across.
-Bezier graphOf(const Arc& arc) {
-  Bezier out;
-  for (std::size_t i = 0; i < 4; ++i) {
-    const Point p = arc.line ? mix(arc.p[0], arc.p[3], static_cast<double>(i) / 3) : arc.p[i];
-    out[i] = {arc.along(p), arc.across(p)};
-  }
-  return out;
-}
-
-/// Cuts a graph down to a range of its x.
-void clip(Bezier& graph, double low, double high) {
-  Bezier rest;
-  if (low > graph[0].x) {
-    splitCubic(graph, solveRising(graph[0].x, graph[1].x, graph[2].x, graph[3].x, low), rest, graph);
-    graph[0].x = low;
-  }
-  if (high < graph[3].x) {
-    splitCubic(graph, solveRising(graph[0].x, graph[1].x, graph[2].x, graph[3].x, high), graph, rest);
-    graph[3].x = high;
-  }
-}
-
 }  // namespace
 
 std::optional<double> CrossingSearch::nearOn(const Arc& arc, Point place, double tolerance) {
   const double away = arc.distanceFromChord(place);
-  if (away > arc.fatHigh + tolerance || away < arc.fatLow - tolerance) return std::nullopt;
+  const double slack = tolerance * arc.chordBound;
+  if (away > arc.fatHigh + slack || away < arc.fatLow - slack) return std::nullopt;
   double u = arc.parameterAlong(arc.along(place));
   Point on = arc.at(u);
   if (square(place - on) > 4 * tolerance * tolerance) return std::nullopt;
@@ -172,12 +151,12 @@ bool CrossingSearch::overlap() const {
   return true;
 }
 
-void CrossingSearch::addCrossing(double u, double v) {
-  const Point at = a_->at(u);
-  const Point s = a_->slope(u), t = b_->slope(v);
-  const double sine = std::abs(cross(s, t));
+void CrossingSearch::addCrossing(double u, double v) { addCrossing(u, v, a_->at(u), a_->slope(u), b_->slope(v)); }
+
+void CrossingSearch::addCrossing(double u, double v, Point at, Point slopeA, Point slopeB) {
+  const double sine = cross(slopeA, slopeB);
   const int node = nodes_.add(at, frame_.toSheet(at), false);
-  crossings_.push_back({node, sine * sine < shallowSine * shallowSine * square(s) * square(t)});
+  crossings_.push_back({node, sine * sine < shallowSine * shallowSine * square(slopeA) * square(slopeB)});
   events_.push_back({i_, node, u});
   events_.push_back({j_, node, v});
 }
@@ -198,26 +177,33 @@ void CrossingSearch::crossLines() {
   addCrossing(u, v);
 }
 
-/// Newton on both parameters from a guess; adds the crossing if it settles inside both arcs.
-bool CrossingSearch::polish(double u, double v) {
+/// Newton on both parameters from a guess; adds the crossing if it settles inside both arcs, where the coordinate along
+/// a lies in low…high.
+bool CrossingSearch::polish(double u, double v, double low, double high) {
   const Arc &a = *a_, &b = *b_;
-  const double good = 16 * frame_.noise * frame_.noise * 16;
-  double last = 1e300;
+  const double good = 256 * frame_.noise * frame_.noise;
+  Point s = a.slope(u), t = b.slope(v);
   for (int i = 0; i < 12; ++i) {
-    const Point away = b.at(v) - a.at(u);
-    const double size = square(away);
-    const bool settled = size <= good && size >= 0.25 * last;
-    if (size == 0 || settled || (size <= good && i > 8)) {
+    const Point at = a.at(u), away = b.at(v) - at;
+    if (square(away) <= good) {
       if (u < 0 || u > 1 || v < 0 || v > 1) return false;
-      addCrossing(u, v);
+      const double along = a.along(at);
+      if (along < low || along > high) return false;
+      addCrossing(u, v, at, s, t);
       return true;
     }
-    last = size;
-    const Point s = a.slope(u), t = b.slope(v);
+    if (i > 0) {
+      s = a.slope(u);
+      t = b.slope(v);
+    }
     const double det = cross(s, t);
-    if (std::abs(det) <= 1e-9 * std::sqrt(square(s) * square(t))) return false;
-    u = std::clamp(u + cross(away, t) / det, -0.01, 1.01);
-    v = std::clamp(v + cross(away, s) / det, -0.01, 1.01);
+    if (det * det <= 1e-18 * square(s) * square(t)) return false;
+    const double nextU = std::clamp(u + cross(away, t) / det, -0.01, 1.01);
+    const double nextV = std::clamp(v + cross(away, s) / det, -0.01, 1.01);
+    // Pressed against the same end again: there is no crossing this way.
+    if ((nextU == u && (u < 0 || u > 1)) || (nextV == v && (v < 0 || v > 1))) return false;
+    u = nextU;
+    v = nextV;
   }
   return false;
 }
@@ -241,6 +227,9 @@ void CrossingSearch::bisectOpposite() {
     const Point p = up.at(u);
     if (p.x < down.low[0] || p.y < down.low[1]) return -1;
     if (p.x > down.high[0] || p.y > down.high[1]) return 1;
+    const double away = down.distanceFromChord(p);
+    if (away > down.fatHigh) return 1;
+    if (away < down.fatLow) return -1;
     *v = down.parameterAlong(down.along(p));
     return down.across(p) < down.across(down.at(*v)) ? -1 : 1;
   };
@@ -251,11 +240,11 @@ void CrossingSearch::bisectOpposite() {
     if (u == low || u == high) break;
     (side(u, &v) < 0 ? low : high) = u;
     if (i == 8 || i == 20) {
-      (void)side(u, &v);
+      v = down.parameterAlong(down.along(up.at(u)));
       if (aRises ? polish(u, v) : polish(v, u)) return;
     }
   }
-  (void)side(high, &v);
+  v = down.parameterAlong(down.along(up.at(high)));
   if (square(up.at(high) - down.at(v)) > frame_.tolerance * frame_.tolerance) return;
   if (aRises)
     addCrossing(high, v);
@@ -287,13 +276,7 @@ void CrossingSearch::locate(double low, double high) {
     if (!(s > low && s < high) || i % 8 == 7) s = 0.5 * (low + high);
     const double g = gapAt(s, &u, &v);
     if (i == 1 && u > 0 && u < 1 && v > 0 && v < 1) {
-      const std::size_t before = events_.size();
-      if (polish(u, v)) {
-        const double found = a_->along(a_->at(events_[before].u));
-        if (found >= low - frame_.noise && found <= high + frame_.noise) return;
-        events_.resize(before);
-        crossings_.pop_back();
-      }
+      if (polish(u, v, low - frame_.noise, high + frame_.noise)) return;
     }
     if (std::abs(g) <= frame_.noise) break;
     if ((g > 0) == (gHigh > 0)) {
@@ -312,9 +295,36 @@ void CrossingSearch::locate(double low, double high) {
   addCrossing(u, v);
 }
 
+CrossingSearch::Graph CrossingSearch::graphOf(const Arc& arc) {
+  Graph out{{}, 0, 1};
+  for (std::size_t i = 0; i < 4; ++i) {
+    const Point p = arc.line ? mix(arc.p[0], arc.p[3], static_cast<double>(i) / 3) : arc.p[i];
+    out.c[i] = {arc.along(p), arc.across(p)};
+  }
+  return out;
+}
+
+/// Cuts a graph down to a range of its x.
+void CrossingSearch::clip(Graph& graph, double low, double high) {
+  Bezier& c = graph.c;
+  Bezier rest;
+  if (low > c[0].x) {
+    const double t = solveRising(c[0].x, c[1].x, c[2].x, c[3].x, low);
+    splitCubic(c, t, rest, c);
+    c[0].x = low;
+    graph.u0 = t;
+  }
+  if (high < c[3].x) {
+    const double t = solveRising(c[0].x, c[1].x, c[2].x, c[3].x, high);
+    splitCubic(c, t, c, rest);
+    c[3].x = high;
+    graph.u1 = graph.u0 + (1 - graph.u0) * t;
+  }
+}
+
 void CrossingSearch::crossAlike() {
-  Bezier a = graphOf(*a_), b = graphOf(*b_);
-  const double low = std::max(a[0].x, b[0].x), high = std::min(a[3].x, b[3].x);
+  Graph a = graphOf(*a_), b = graphOf(*b_);
+  const double low = std::max(a.c[0].x, b.c[0].x), high = std::min(a.c[3].x, b.c[3].x);
   if (high - low <= 8 * frame_.noise) return;
   clip(a, low, high);
   clip(b, low, high);
@@ -322,8 +332,21 @@ void CrossingSearch::crossAlike() {
   halve(a, b, 0);
 }
 
+/// The gap grows or falls all along: one crossing if it changes its sign. False when that is not plain enough.
+bool CrossingSearch::crossOnce(const Graph& a, const Graph& b) {
+  const double clearly = frame_.tolerance * clearGap;
+  const double g0 = a.c[0].y - b.c[0].y, g1 = a.c[3].y - b.c[3].y;
+  if (std::abs(g0) <= clearly || std::abs(g1) <= clearly || (g0 > 0) == (g1 > 0)) return false;
+  if (signs_.last != 0 && (signs_.last > 0) != (g0 > 0)) return false;
+  const double share = g0 / (g0 - g1), low = a.c[0].x, high = a.c[3].x;
+  if (!polish(a.u0 + (a.u1 - a.u0) * share, b.u0 + (b.u1 - b.u0) * share, low, high)) return false;
+  signs_ = {g1 > 0 ? 1 : -1, high};
+  return true;
+}
+
 /// Both graphs over the same range: tells the sign of their gap, or halves the range.
-void CrossingSearch::halve(const Bezier& a, const Bezier& b, int depth) {
+void CrossingSearch::halve(const Graph& first, const Graph& second, int depth) {
+  const Bezier &a = first.c, &b = second.c;
   const double low = a[0].x, high = a[3].x, range = high - low;
   const double clearly = frame_.tolerance * clearGap, contact = frame_.tolerance * contactGap;
   if (range <= 8 * frame_.noise || depth > 60) return;
@@ -353,16 +376,19 @@ void CrossingSearch::halve(const Bezier& a, const Bezier& b, int depth) {
   if (gapHigh + pad < -clearly) return clear(-1);
   if (gapHigh + pad <= contact && gapLow - pad >= -contact) return;
   if (sa.low > sb.high || sb.low > sa.high) {
+    if (crossOnce(first, second)) return;
     note(low, a[0].y - b[0].y);
     note(high, a[3].y - b[3].y);
     return;
   }
   const double middle = 0.5 * (low + high);
   if (middle == low || middle == high) return;
-  Bezier a0, a1, b0, b1;
-  splitCubic(a, solveRising(a[0].x, a[1].x, a[2].x, a[3].x, middle), a0, a1);
-  splitCubic(b, solveRising(b[0].x, b[1].x, b[2].x, b[3].x, middle), b0, b1);
-  a0[3].x = a1[0].x = b0[3].x = b1[0].x = middle;
+  const double t = solveRising(a[0].x, a[1].x, a[2].x, a[3].x, middle), ua = first.u0 + (first.u1 - first.u0) * t;
+  const double s = solveRising(b[0].x, b[1].x, b[2].x, b[3].x, middle), ub = second.u0 + (second.u1 - second.u0) * s;
+  Graph a0{{}, first.u0, ua}, a1{{}, ua, first.u1}, b0{{}, second.u0, ub}, b1{{}, ub, second.u1};
+  splitCubic(a, t, a0.c, a1.c);
+  splitCubic(b, s, b0.c, b1.c);
+  a0.c[3].x = a1.c[0].x = b0.c[3].x = b1.c[0].x = middle;
   halve(a0, b0, depth + 1);
   halve(a1, b1, depth + 1);
 }

@@ -47,13 +47,22 @@ class CrossingSearch {
   void crossLines();
   void crossOpposite();
   void crossAlike();
-  void halve(const Bezier& a, const Bezier& b, int depth);
+  /// A stretch of an arc as a graph: x is the coordinate along, y the one across; and its parameters on the arc.
+  struct Graph {
+    Bezier c;
+    double u0, u1;
+  };
+  static Graph graphOf(const Arc& arc);
+  static void clip(Graph& graph, double low, double high);
+  void halve(const Graph& a, const Graph& b, int depth);
+  bool crossOnce(const Graph& a, const Graph& b);
   void note(double along, double gap);
   void locate(double low, double high);
-  bool polish(double u, double v);
+  bool polish(double u, double v, double low = -1e300, double high = 1e300);
   void bisectOpposite();
   void addContact(double u, double v, Point at);
   void addCrossing(double u, double v);
+  void addCrossing(double u, double v, Point at, Point slopeA, Point slopeB);
 
   const Arcs& arcs_;
   const Frame& frame_;

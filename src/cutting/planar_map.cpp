@@ -16,7 +16,7 @@ std::optional<Problem> refused(std::span<const Operand> operands) {
   return std::nullopt;
 }
 
-/// A formula as a list of steps, evaluated for a label without looking at nodes.
+/// The truth of a formula for a label.
 class Rule {
  public:
   Rule(const Formula& formula, const Cover& cover, std::vector<FillRule> rules)
@@ -62,8 +62,7 @@ std::vector<const Operand*> pointersTo(std::span<const Operand> operands) {
 }
 
 Outline bordered(const Arrangement& map, const Formula& formula, std::vector<FillRule> rules) {
-  Chosen chosen(Rule(formula, map.cover(), std::move(rules)));
-  return Tracer(map).border(chosen);
+  return Tracer(map).border(Chosen(Rule(formula, map.cover(), std::move(rules))));
 }
 
 }  // namespace

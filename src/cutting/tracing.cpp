@@ -9,37 +9,12 @@ std::size_t at(int i) { return static_cast<std::size_t>(i); }
 
 }  // namespace
 
-Outline Tracer::border(Chosen& chosen) {
+Outline Tracer::outlineOfWaiting() {
   Outline out;
-  for (const auto& walk : walks([&](int half) { return chosen(map_.label(half)) && !chosen(map_.label(half ^ 1)); })) {
-    Contour contour = contourOf(walk);
+  walk([&](const std::vector<int>& halves) {
+    Contour contour = contourOf(halves);
     if (!contour.segments.empty()) out.contours.push_back(std::move(contour));
-  }
-  return out;
-}
-
-std::vector<std::vector<int>> Tracer::walks(const std::function<bool(int)>& isBorder) {
-  const int n = static_cast<int>(map_.edges().size());
-  // 1: on the border and not walked yet.
-  std::vector<char> waiting(2 * at(n), 0);
-  for (int e = 0; e < n; ++e) {
-    if (map_.edges()[at(e)].isAlias) continue;
-    waiting[at(2 * e)] = isBorder(2 * e);
-    waiting[at(2 * e + 1)] = isBorder(2 * e + 1);
-  }
-  std::vector<std::vector<int>> out;
-  for (int first = 0; first < 2 * n; ++first) {
-    if (!waiting[at(first)]) continue;
-    auto& walk = out.emplace_back();
-    int half = first;
-    do {
-      waiting[at(half)] = 0;
-      walk.push_back(half);
-      int next = map_.clockwise(half ^ 1);
-      while (!waiting[at(next)] && next != first && next != (half ^ 1)) next = map_.clockwise(next);
-      half = next;
-    } while (half != first && waiting[at(half)]);
-  }
+  });
   return out;
 }
 

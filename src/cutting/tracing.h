@@ -1,7 +1,6 @@
 // From chosen faces of an arrangement back to outlines.
 #pragma once
 
-#include <functional>
 #include <span>
 #include <vector>
 
@@ -9,21 +8,21 @@
 
 namespace widecut {
 
-/// Says of a label whether its faces are chosen; asked once a label.
+/// Says of a label whether its faces are chosen; asks the rule once a label.
+template <class Rule>
 class Chosen {
  public:
-  explicit Chosen(std::function<bool(Cover::Label)> rule) : rule_(std::move(rule)) {}
+  explicit Chosen(Rule rule) : rule_(std::move(rule)) {}
   bool operator()(Cover::Label label) {
     if (hasLast_ && label == last_) return lastIs_;
     last_ = label;
     hasLast_ = true;
-    if (label >= 0 && label < 64) {
-      const std::uint64_t bit = std::uint64_t{1} << label;
-      if (!(asked_ & bit)) {
-        asked_ |= bit;
-        if (rule_(label)) yes_ |= bit;
-      }
-      return lastIs_ = (yes_ & bit) != 0;
+    if (cheap_ < 16) {
+      for (int i = 0; i < cheap_; ++i)
+        if (few_[i].first == label) return lastIs_ = few_[i].second;
+      lastIs_ = rule_(label);
+      few_[cheap_++] = {label, lastIs_};
+      return lastIs_;
     }
     const auto [found, isNew] = known_.try_emplace(label, false);
     if (isNew) found->second = rule_(label);
@@ -31,9 +30,10 @@ class Chosen {
   }
 
  private:
-  std::function<bool(Cover::Label)> rule_;
+  Rule rule_;
+  std::pair<Cover::Label, bool> few_[16];
+  int cheap_ = 0;
   std::unordered_map<Cover::Label, bool> known_;
-  std::uint64_t asked_ = 0, yes_ = 0;
   Cover::Label last_ = 0;
   bool hasLast_ = false, lastIs_ = false;
 };
@@ -43,10 +43,40 @@ class Tracer {
  public:
   explicit Tracer(const Arrangement& map) : map_(map) {}
 
-  /// The border of the chosen faces, which lie on its left: outer contours turn to growing angles.
-  Outline border(Chosen& chosen);
-  /// The half-edges with chosen faces on their left and others on their right, as closed walks; stable order.
-  std::vector<std::vector<int>> walks(const std::function<bool(int)>& isBorder);
+  /// The border of the faces whose labels are chosen, which lie on its left: outer contours turn to growing angles.
+  template <class Choice>
+  Outline border(Choice&& chosen) {
+    const std::size_t n = map_.edges().size();
+    waiting_.assign(2 * n, 0);
+    for (std::size_t e = 0; e < n; ++e) {
+      if (map_.edges()[e].isAlias) continue;
+      const int half = 2 * static_cast<int>(e);
+      const bool left = chosen(map_.label(half)), right = chosen(map_.label(half + 1));
+      waiting_[2 * e] = left && !right;
+      waiting_[2 * e + 1] = right && !left;
+    }
+    return outlineOfWaiting();
+  }
+  /// Walks all half-edges that wait, each once: from each the first that waits clockwise from its twin. Calls
+  /// visit(walk) for every closed walk.
+  template <class Visit>
+  void walk(const Visit& visit) {
+    for (std::size_t first = 0; first < waiting_.size(); ++first) {
+      if (!waiting_[first]) continue;
+      walk_.clear();
+      int half = static_cast<int>(first);
+      do {
+        waiting_[static_cast<std::size_t>(half)] = 0;
+        walk_.push_back(half);
+        const int twin = half ^ 1;
+        half = map_.clockwise(twin);
+        while (!waiting_[static_cast<std::size_t>(half)] && half != static_cast<int>(first) && half != twin)
+          half = map_.clockwise(half);
+      } while (half != static_cast<int>(first) && waiting_[static_cast<std::size_t>(half)]);
+      visit(walk_);
+    }
+  }
+  std::vector<char>& waiting() { return waiting_; }
   Contour contourOf(std::span<const int> walk);
 
  private:
@@ -60,7 +90,11 @@ class Tracer {
   Stretch stretchOf(int piece, bool forwards) const;
   void add(const Stretch& stretch);
 
+  Outline outlineOfWaiting();
+
   const Arrangement& map_;
+  std::vector<char> waiting_;
+  std::vector<int> walk_;
   std::vector<Stretch> stretches_;
 };
 

@@ -283,7 +283,7 @@ std::vector<Operand> corpusPair(Category category, std::uint64_t seed) {
   std::vector<Operand> pair;
   switch (category) {
     case Category::Blobs:
-      pair = {{blob(r, whole(r, 5, 12), 60, 0.5)}, {placed(blob(r, whole(r, 5, 12), 60, 0.5), uniform(r, -40, 40), uniform(r, -40, 40))}};
+      pair = {{blob(r, whole(r, 8, 24), 60, 0.7)}, {placed(blob(r, whole(r, 8, 24), 60, 0.7), uniform(r, -40, 40), uniform(r, -40, 40))}};
       break;
     case Category::SelfCrossing:
       pair = {{loops(r, whole(r, 8, 16), 60), anyRule(r)},
