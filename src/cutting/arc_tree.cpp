@@ -25,18 +25,24 @@ void ArcTree::build(const Arcs& arcs, std::size_t first, std::size_t last, doubl
   nodes_.clear();
   order_.clear();
   cells_.clear();
+  chains_.clear();
+  parts_.clear();
   if (first == last) return;
   orderContours(arcs, first, last);
   cells_.reserve(order_.size());
   for (const int i : order_) {
     const Arc& arc = arcs.arcs[static_cast<std::size_t>(i)];
+    chains_.push_back(arc.chain);
+    const Arc* next = static_cast<std::size_t>(i) + 1 < last ? &arc + 1 : nullptr;
+    const int end = arc.direction > 0 ? 1 : 0;
+    parts_.push_back(next && next->rising != arc.rising && next->node[next->direction > 0 ? 0 : 1] == arc.node[end]);
     Cell& c = cells_.emplace_back();
-    for (int k = 0; k < 4; ++k) {
-      // The diagonals are √2 longer than the coordinates they stand for.
-      const double grow = k < 2 ? margin : 2 * margin;
-      c.low[k] = arc.low[k] - grow;
-      c.high[k] = arc.high[k] + grow;
-    }
+    // The diagonals are √2 longer than the coordinates they stand for.
+    const double m = margin, d = 2 * margin;
+    c.low[0] = Two{arc.low[0] - m, arc.low[1] - m};
+    c.low[1] = Two{arc.low[2] - d, arc.low[3] - d};
+    c.negHigh[0] = Two{-arc.high[0] - m, -arc.high[1] - m};
+    c.negHigh[1] = Two{-arc.high[2] - d, -arc.high[3] - d};
   }
   nodes_.reserve(order_.size());
   (void)make(0, static_cast<int>(order_.size()));
@@ -77,25 +83,23 @@ void ArcTree::orderContours(const Arcs& arcs, std::size_t first, std::size_t las
 
 int ArcTree::make(int first, int last) {
   const int id = static_cast<int>(nodes_.size());
-  nodes_.push_back({{}, first, last, -1, -1});
+  nodes_.push_back({{}, first, last, -1, -1, -1});
   Cell whole;
   if (last - first > leafSize) {
     const int middle = first + (last - first) / 2;
     const int left = make(first, middle), right = make(middle, last);
-    const Cell &a = node(left).cell, &b = node(right).cell;
-    for (int k = 0; k < 4; ++k) {
-      whole.low[k] = std::min(a.low[k], b.low[k]);
-      whole.high[k] = std::max(a.high[k], b.high[k]);
-    }
+    whole = node(left).cell;
+    whole.add(node(right).cell);
     nodes_[static_cast<std::size_t>(id)].left = left;
     nodes_[static_cast<std::size_t>(id)].right = right;
+    const int chain = node(left).chain;
+    nodes_[static_cast<std::size_t>(id)].chain = chain == node(right).chain ? chain : -1;
   } else {
     whole = cell(first);
-    for (int i = first + 1; i < last; ++i)
-      for (int k = 0; k < 4; ++k) {
-        whole.low[k] = std::min(whole.low[k], cell(i).low[k]);
-        whole.high[k] = std::max(whole.high[k], cell(i).high[k]);
-      }
+    bool one = true;
+    for (int i = first + 1; i < last; ++i) one = one && chain(i) == chain(first);
+    nodes_[static_cast<std::size_t>(id)].chain = one ? chain(first) : -1;
+    for (int i = first + 1; i < last; ++i) whole.add(cell(i));
   }
   nodes_[static_cast<std::size_t>(id)].cell = whole;
   return id;

@@ -79,12 +79,11 @@ void Arc::settle() {
   high[0] = b.x;
   low[1] = std::min(a.y, b.y);
   high[1] = std::max(a.y, b.y);
-  const auto [s0, s1] = std::minmax({a.x + a.y, b.x + b.y});
-  const auto [d0, d1] = std::minmax({a.x - a.y, b.x - b.y});
-  low[2] = s0;
-  high[2] = s1;
-  low[3] = d0;
-  high[3] = d1;
+  const double s0 = a.x + a.y, s1 = b.x + b.y, d0 = a.x - a.y, d1 = b.x - b.y;
+  low[2] = std::min(s0, s1);
+  high[2] = std::max(s0, s1);
+  low[3] = std::min(d0, d1);
+  high[3] = std::max(d0, d1);
   const Point way = b - a;
   normal = {-way.y, way.x};
   chordBound = std::abs(way.x) + std::abs(way.y);
@@ -112,6 +111,7 @@ void Arcs::clear() {
   arcs.clear();
   sources.clear();
   contourStarts.assign(1, 0);
+  chains = 0;
 }
 
 void Arcs::add(const Operand& operand, int number, const Frame& frame, Nodes& nodes) {
@@ -168,6 +168,7 @@ void Arcs::addCurve(const Bezier& c, const Frame& frame, Nodes& nodes, int start
   }
   std::sort(cuts, cuts + n, [](const Cut& a, const Cut& b) { return a.t < b.t; });
   double t0 = 0;
+  Bezier rest = c;
   int node = startNode;
   Point from = c[0];
   bool fromX = false, fromY = false;
@@ -181,7 +182,8 @@ void Arcs::addCurve(const Bezier& c, const Frame& frame, Nodes& nodes, int start
       fromY = fromY || toY;
       continue;
     }
-    Bezier piece = subCubic(c, t0, t1);
+    Bezier piece = rest;
+    if (!last) splitCubic(rest, (t1 - t0) / (1 - t0), piece, rest);
     piece[0] = from;
     piece[3] = to;
     // At a turning point the tangent is exactly upright, or exactly level.
@@ -215,6 +217,9 @@ void Arcs::addArc(const Bezier& c, bool line, double t0, double t1, int startNod
   arc.source = static_cast<int>(sources.size()) - 1;
   arc.operand = sources.back().operand;
   arc.settle();
+  const bool starts = arcs.size() == static_cast<std::size_t>(contourStarts.back()) + 1;
+  const Arc* before = starts ? nullptr : &arc - 1;
+  arc.chain = before && before->rising == arc.rising && before->direction == arc.direction ? before->chain : ++chains;
 }
 
 Segment pieceOf(const Source& s, double t0, double t1, Point end) {

@@ -41,6 +41,7 @@ struct Arc {
   int source = 0;
   int operand = 0;
   int node[2] = {0, 0};
+  int chain = 0;  ///< Arcs of one chain follow one another the same way and never meet but there.
   int direction = 1;  ///< +1 when the contour runs from p[0] to p[3], −1 against it.
   bool line = true;
   bool rising = true;  ///< y grows along it; else it falls.
@@ -67,44 +68,42 @@ struct Arc {
 /// Places that are known to be the same, with what a result writes for them.
 class Nodes {
  public:
-  void clear() {
-    parent_.clear();
-    at_.clear();
-    sheet_.clear();
-    original_.clear();
-  }
+  void clear() { nodes_.clear(); }
   int add(Point work, Point sheet, bool original) {
-    const int id = static_cast<int>(parent_.size());
-    parent_.push_back(id);
-    at_.push_back(work);
-    sheet_.push_back(sheet);
-    original_.push_back(original);
+    const int id = count();
+    nodes_.push_back({work, sheet, id, original});
     return id;
   }
-  int count() const { return static_cast<int>(parent_.size()); }
-  int find(int node) const {
-    while (parent_[index(node)] != node) {
-      parent_[index(node)] = parent_[index(parent_[index(node)])];
-      node = parent_[index(node)];
+  int count() const { return static_cast<int>(nodes_.size()); }
+  int find(int id) const {
+    int parent = node(id).parent;
+    while (parent != id) {
+      const int above = node(parent).parent;
+      nodes_[static_cast<std::size_t>(id)].parent = above;
+      id = parent;
+      parent = above;
     }
-    return node;
+    return id;
   }
   /// One node from now on. A point that was there goes before a computed one, then the older goes first.
   void unite(int a, int b) {
     a = find(a);
     b = find(b);
     if (a == b) return;
-    const bool keepB = original_[index(b)] != original_[index(a)] ? original_[index(b)] : b < a;
-    parent_[index(keepB ? a : b)] = keepB ? b : a;
+    const bool keepB = node(a).original != node(b).original ? node(b).original : b < a;
+    nodes_[static_cast<std::size_t>(keepB ? a : b)].parent = keepB ? b : a;
   }
-  Point at(int node) const { return at_[index(node)]; }
-  Point sheet(int node) const { return sheet_[index(node)]; }
+  Point at(int id) const { return node(id).work; }
+  Point sheet(int id) const { return node(id).sheet; }
 
  private:
-  static std::size_t index(int i) { return static_cast<std::size_t>(i); }
-  mutable std::vector<int> parent_;
-  std::vector<Point> at_, sheet_;
-  std::vector<bool> original_;
+  struct Node {
+    Point work, sheet;
+    int parent;
+    bool original;
+  };
+  const Node& node(int id) const { return nodes_[static_cast<std::size_t>(id)]; }
+  mutable std::vector<Node> nodes_;
 };
 
 /// All arcs of some operands. Arcs of a contour stand together, in its order.
@@ -113,6 +112,7 @@ struct Arcs {
   std::vector<Source> sources;
   /// The first arc of each contour, and one past the last of all.
   std::vector<int> contourStarts;
+  int chains = 0;
 
   void clear();
   /// Adds an operand; `number` is what its arcs say they belong to.

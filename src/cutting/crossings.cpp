@@ -208,13 +208,15 @@ bool CrossingSearch::polish(double u, double v, double low, double high) {
   return false;
 }
 
-void CrossingSearch::crossOpposite() {
+bool CrossingSearch::polishFromChords() {
   const Arc &a = *a_, &b = *b_;
   const Point s = a.p[3] - a.p[0], t = b.p[3] - b.p[0], away = b.p[0] - a.p[0];
   const double det = cross(s, t);
-  if (det != 0 && polish(std::clamp(cross(away, t) / det, 0.0, 1.0), std::clamp(cross(away, s) / det, 0.0, 1.0)))
-    return;
-  bisectOpposite();
+  return det != 0 && polish(std::clamp(cross(away, t) / det, 0.0, 1.0), std::clamp(cross(away, s) / det, 0.0, 1.0));
+}
+
+void CrossingSearch::crossOpposite() {
+  if (!polishFromChords()) bisectOpposite();
 }
 
 /// A rising and a falling arc cross once or not at all: when the rising one comes from below left of the falling
@@ -322,7 +324,55 @@ void CrossingSearch::clip(Graph& graph, double low, double high) {
   }
 }
 
+/// True when every leg of one control polygon turns the same way to every leg of the other: then the gap between
+/// two arcs of one kind grows, or falls, all along.
+bool CrossingSearch::meetOnceAtMost() const {
+  const auto legs = [](const Arc& arc, Point* out) {
+    if (arc.line) {
+      out[0] = arc.p[3] - arc.p[0];
+      return 1;
+    }
+    for (std::size_t i = 0; i < 3; ++i) out[i] = arc.p[i + 1] - arc.p[i];
+    return 3;
+  };
+  Point la[3], lb[3];
+  const int na = legs(*a_, la), nb = legs(*b_, lb);
+  double low = 1e300, high = -1e300;
+  for (int i = 0; i < na; ++i) {
+    if (a_->along(la[i]) < 0) return false;
+    for (int k = 0; k < nb; ++k) {
+      const double turn = cross(la[i], lb[k]);
+      low = std::min(low, turn);
+      high = std::max(high, turn);
+    }
+  }
+  for (int k = 0; k < nb; ++k)
+    if (b_->along(lb[k]) < 0) return false;
+  return low > 0 || high < 0;
+}
+
+/// The sign of the gap where the range that the arcs share begins or ends; 0 when it is not plain.
+int CrossingSearch::sideAtEnd(bool low) const {
+  const std::size_t end = low ? 0 : 3;
+  const double sa = a_->along(a_->p[end]), sb = b_->along(b_->p[end]);
+  const bool ofA = low ? sa >= sb : sa <= sb;
+  const Arc &own = ofA ? *a_ : *b_, &other = ofA ? *b_ : *a_;
+  const Point p = own.p[end];
+  const double away = other.distanceFromChord(p), slack = frame_.tolerance * other.chordBound;
+  int side = away > other.fatHigh + slack ? 1 : away < other.fatLow - slack ? -1 : 0;
+  if (side == 0) {
+    const double gap = own.across(p) - other.across(other.at(other.parameterAlong(own.along(p))));
+    side = gap > frame_.tolerance ? 1 : gap < -frame_.tolerance ? -1 : 0;
+  }
+  return ofA ? side : -side;
+}
+
 void CrossingSearch::crossAlike() {
+  if (meetOnceAtMost()) {
+    if (polishFromChords()) return;
+    const int side = sideAtEnd(true);
+    if (side != 0 && side == sideAtEnd(false)) return;
+  }
   Graph a = graphOf(*a_), b = graphOf(*b_);
   const double low = std::max(a.c[0].x, b.c[0].x), high = std::min(a.c[3].x, b.c[3].x);
   if (high - low <= 8 * frame_.noise) return;

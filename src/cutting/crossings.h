@@ -46,6 +46,9 @@ class CrossingSearch {
   bool overlap() const;
   void crossLines();
   void crossOpposite();
+  bool polishFromChords();
+  bool meetOnceAtMost() const;
+  int sideAtEnd(bool low) const;
   void crossAlike();
   /// A stretch of an arc as a graph: x is the coordinate along, y the one across; and its parameters on the arc.
   struct Graph {

@@ -55,9 +55,8 @@ Cover::Label Arrangement::rayLabel(Point p, bool upright, const Skip& skip, bool
   const double u = along(p), v = across(p);
   const auto look = [&](int i) {
     const Arc& arc = arcs_.arcs[at(i)];
-    if (skip(i)) return;
     const double v0 = across(arc.p[0]), v1 = across(arc.p[3]);
-    if (doubtful) {
+    if (doubtful && !skip(i)) {
       for (const Point end : {arc.p[0], arc.p[3]})
         if (std::abs(across(end) - v) < close && along(end) < u + close) *doubtful = true;
       if (CrossingSearch::nearOn(arc, p, close)) *doubtful = true;
@@ -75,6 +74,7 @@ Cover::Label Arrangement::rayLabel(Point p, bool upright, const Skip& skip, bool
       }
       if (hit >= u) return;
     }
+    if (skip(i)) return;
     const int by = upright || !arc.rising ? arc.direction : -arc.direction;
     label = cover_.step(label, arc.operand, by);
   };

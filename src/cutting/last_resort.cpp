@@ -146,6 +146,7 @@ void LastResort::build(std::span<const Operand* const> operands) {
     const bool forwards = run.from.x < run.to.x;
     arc.p = {middleOf(forwards ? run.from : run.to), {}, {}, middleOf(forwards ? run.to : run.from)};
     arc.settle();
+    arc.chain = static_cast<int>(lines.arcs.size());
   }
   lines.contourStarts = {0, static_cast<int>(runs.size())};
   ArcTree tree;
