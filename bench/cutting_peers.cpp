@@ -167,9 +167,9 @@ void measure(const std::vector<Operand>& pair, judge::Random& random, Column& co
     ++column.cases;
     column.oursRight += judge::difference(pair, truth, ours, random, role == Role::Exclude) < right;
     column.ours.push_back(mine);
+    column.geom.push_back(geom);  // the time that it takes to throw counts too
+    column.ratio.push_back(mine / geom);
     if (theirs) {
-      column.geom.push_back(geom);
-      column.ratio.push_back(mine / geom);
       const Outline out = fromGeom(*theirs);
       if (judge::difference(pair, truth, out, random, true) < right) {
         ++column.geomRight;

@@ -11,4 +11,7 @@ struct Operand {
   FillRule rule = FillRule::Nonzero;
 };
 
+/// True when the rule counts places with this winding number as covered.
+inline bool covers(FillRule rule, int winding) { return rule == FillRule::Nonzero ? winding != 0 : winding % 2 != 0; }
+
 }  // namespace widecut

@@ -2,12 +2,11 @@
 
 #include <string>
 
+#include "cutting/faces.h"
 #include "cutting/tracing.h"
 
 namespace widecut {
 namespace {
-
-bool covers(FillRule rule, int winding) { return rule == FillRule::Nonzero ? winding != 0 : winding % 2 != 0; }
 
 std::optional<Problem> refused(std::span<const Operand> operands) {
   for (std::size_t i = 0; i < operands.size(); ++i)
@@ -88,10 +87,7 @@ PlanarMap::Report PlanarMap::report() const {
   return {inside_->map.retries(), inside_->map.usedLastResort(), inside_->map.isConsistent()};
 }
 
-std::vector<Face> PlanarMap::divide() const {
-  std::vector<Face> faces;
-  return faces;
-}
+std::vector<Face> PlanarMap::divide() const { return facesOf(inside_->map, inside_->rules, -1); }
 
 Result<Outline> cut(std::span<const Operand> operands, const Formula& formula) {
   if (const auto why = refused(operands)) return tl::unexpected(*why);
