@@ -9,6 +9,9 @@ namespace {
 /// Edges longer than this many contraction lengths leave by their tangent, shorter ones by their chord.
 constexpr double longEdge = 2000;
 
+/// Nearly parallel edges that come this many tolerances apart are surely told apart.
+constexpr double surelyApart = 1000;
+
 std::size_t at(int i) { return static_cast<std::size_t>(i); }
 
 }  // namespace
@@ -75,7 +78,7 @@ void Arrangement::orderNode(int node) {
   }
   if (close) {
     std::rotate(sectors_.begin(), sectors_.begin() + static_cast<std::ptrdiff_t>(widest) + 1, sectors_.end());
-    if (!exact_) doubtful_.push_back(node);
+    leastApart_ = 1e300;
     for (std::size_t from = 0; from < sectors_.size();) {
       std::size_t to = from + 1;
       while (to < sectors_.size() && gapAfter(to - 1) < closeKeys) ++to;
@@ -86,6 +89,7 @@ void Arrangement::orderNode(int node) {
           std::swap(sectors_[k - 1], sectors_[k]);
       from = to;
     }
+    if (!exact_ && leastApart_ < surelyApart * frame_.tolerance) doubtful_.push_back(node);
   }
   for (int i = 0; i < count; ++i) around_[at(first + i)] = sectors_[at(i)].half;
 }
@@ -121,7 +125,7 @@ Point Arrangement::pointAlong(int half, Point origin, Point way, double reach) c
 
 /// Positive when b leaves the node counterclockwise of a, both close to the way: decided where the two are
 /// furthest apart sideways before the shorter one ends.
-double Arrangement::turnTo(int a, int b, Point middle) const {
+double Arrangement::turnTo(int a, int b, Point middle) {
   if (exact_) {
     // Whole numbers below 2^28: their products are exact.
     const Point p = wayOut(a), q = wayOut(b);
@@ -138,6 +142,7 @@ double Arrangement::turnTo(int a, int b, Point middle) const {
     const double apart = dot(side, pointAlong(b, origin, way, share * reach) - pointAlong(a, origin, way, share * reach));
     if (std::abs(apart) > std::abs(best)) best = apart;
   }
+  leastApart_ = std::min(leastApart_, std::abs(best));
   return best;
 }
 

@@ -112,7 +112,7 @@ class Arrangement {
   };
   Leaving leaving(int half) const;
   Point wayOut(int half) const;
-  double turnTo(int a, int b, Point middle) const;
+  double turnTo(int a, int b, Point middle);
   Point pointAlong(int half, Point origin, Point way, double reach) const;
   double reachOf(int half, Point origin, Point way) const;
 
@@ -145,7 +145,8 @@ class Arrangement {
   std::vector<Cover::Label> deltas_;  ///< Packed covers: what crossing an edge from right to left adds.
   std::vector<int> starts_, around_, place_;
   std::vector<Sector> sectors_;
-  std::vector<int> doubtful_;
+  std::vector<int> doubtful_;  ///< Nodes at which nearly parallel edges were hard to tell apart.
+  double leastApart_ = 0;
   std::vector<int> component_;
   std::vector<int> seeds_, rights_, lefts_;  ///< Leftmost and rightmost node of each component.
   std::vector<Cover::Label> labels_;
