@@ -1,8 +1,50 @@
 #include "cutting/cover.h"
 
 #include <algorithm>
+#include <limits>
 
 namespace widecut {
+
+namespace {
+
+std::uint64_t scattered(std::uint64_t key) {
+  key = (key ^ (key >> 31)) * 0x9E3779B97F4A7C15U;
+  return key ^ (key >> 29);
+}
+
+}  // namespace
+
+void LabelTable::clear() {
+  for (Slot& s : slots_) s.label = empty;
+  used_ = 0;
+}
+
+void LabelTable::grow() {
+  std::vector<Slot> old(std::max<std::size_t>(64, 2 * slots_.size()), Slot{0, empty});
+  old.swap(slots_);
+  used_ = 0;
+  bool isNew = false;
+  for (const Slot& s : old)
+    if (s.label != empty) (void)at(s.key, s.label, &isNew);
+}
+
+std::int64_t& LabelTable::at(std::uint64_t key, std::int64_t otherwise, bool* isNew) {
+  if (2 * (used_ + 1) > slots_.size()) grow();
+  const std::size_t mask = slots_.size() - 1;
+  for (std::size_t i = scattered(key) & mask;; i = (i + 1) & mask) {
+    Slot& slot = slots_[i];
+    if (slot.label == empty) {
+      slot = {key, otherwise};
+      ++used_;
+      *isNew = true;
+      return slot.label;
+    }
+    if (slot.key == key) {
+      *isNew = false;
+      return slot.label;
+    }
+  }
+}
 
 void Cover::reset(int operands) {
   operands_ = operands;
@@ -10,8 +52,9 @@ void Cover::reset(int operands) {
   if (bits_ > 0) return;
   sets_.assign(1, {0, {}});
   byHash_.clear();
-  byHash_.emplace(0, 0);
   steps_.clear();
+  bool isNew = false;
+  (void)byHash_.at(0, 0, &isNew);
 }
 
 int Cover::winding(Label label, int operand) const {
@@ -50,7 +93,9 @@ Cover::Label Cover::stepInterned(Label label, int operand, int by) {
                              static_cast<std::uint64_t>(operand)) *
                                 2 +
                             (by > 0 ? 1 : 0);
-  if (const auto known = steps_.find(key); known != steps_.end()) return known->second;
+  constexpr Label unknown = std::numeric_limits<Label>::max();
+  bool isNew = false;
+  if (const Label known = steps_.at(key, unknown, &isNew); !isNew) return known;
   Set next = sets_[static_cast<std::size_t>(label)];
   const auto at = std::lower_bound(next.entries.begin(), next.entries.end(), operand,
                                    [](const Entry& e, int value) { return e.operand < value; });
@@ -64,14 +109,11 @@ Cover::Label Cover::stepInterned(Label label, int operand, int by) {
   else
     next.entries.insert(at, {operand, after});
   // Different lists of one hash stand side by side.
-  std::uint64_t slot = next.hash;
-  for (;; ++slot) {
-    const auto [found, isNew] = byHash_.emplace(slot, static_cast<Label>(sets_.size()));
+  for (std::uint64_t slot = next.hash;; ++slot) {
+    const Label found = byHash_.at(slot, static_cast<Label>(sets_.size()), &isNew);
     if (isNew) sets_.push_back(next);
-    if (isNew || sets_[static_cast<std::size_t>(found->second)].entries == next.entries) {
-      steps_.emplace(key, found->second);
-      return found->second;
-    }
+    if (!isNew && sets_[static_cast<std::size_t>(found)].entries != next.entries) continue;
+    return steps_.at(key, found, &isNew) = found;
   }
 }
 

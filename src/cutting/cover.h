@@ -2,10 +2,27 @@
 #pragma once
 
 #include <cstdint>
-#include <unordered_map>
 #include <vector>
 
 namespace widecut {
+
+/// Labels by 64-bit keys, in one block: open addressing, no removal.
+class LabelTable {
+ public:
+  void clear();
+  /// The label kept for the key, or `otherwise`, which is then kept; tells whether it was new.
+  std::int64_t& at(std::uint64_t key, std::int64_t otherwise, bool* isNew);
+
+ private:
+  struct Slot {
+    std::uint64_t key;
+    std::int64_t label;
+  };
+  void grow();
+  static constexpr std::int64_t empty = -1;
+  std::vector<Slot> slots_;
+  std::size_t used_ = 0;
+};
 
 /// A label stands for one winding number an operand. Few operands share the bits of one number; more are kept
 /// as interned lists. 0 is the label of the plane outside everything.
@@ -30,6 +47,16 @@ class Cover {
     bool operator==(const Entry&) const = default;
   };
   std::vector<Entry> entries(Label label) const;
+  /// Calls visit(operand, winding) for the same.
+  template <class Visit>
+  void eachEntry(Label label, const Visit& visit) const {
+    if (bits_ == 0) {
+      for (const Entry& e : sets_[static_cast<std::size_t>(label)].entries) visit(e.operand, e.winding);
+      return;
+    }
+    for (int i = 0; i < operands_; ++i)
+      if (const int w = winding(label, i); w != 0) visit(i, w);
+  }
   int operandCount() const { return operands_; }
 
  private:
@@ -43,8 +70,7 @@ class Cover {
   int operands_ = 0;
   int bits_ = 0;
   std::vector<Set> sets_;
-  std::unordered_map<std::uint64_t, Label> byHash_;
-  std::unordered_map<std::uint64_t, Label> steps_;
+  LabelTable byHash_, steps_;
 };
 
 }  // namespace widecut

@@ -19,31 +19,42 @@ std::optional<Problem> refused(std::span<const Operand> operands) {
 class Rule {
  public:
   Rule(const Formula& formula, const Cover& cover, std::vector<FillRule> rules)
-      : formula_(formula), cover_(cover), rules_(std::move(rules)) {}
-  bool operator()(Cover::Label label) const { return holds(formula_.root(), label); }
+      : formula_(formula), cover_(cover), rules_(std::move(rules)), covered_(rules_.size(), 0) {}
+  bool operator()(Cover::Label label) {
+    const auto set = [&](bool on) {
+      cover_.eachEntry(label, [&](int operand, int winding) {
+        const auto i = static_cast<std::size_t>(operand);
+        covered_[i] = on && covers(rules_[i], winding);
+      });
+    };
+    set(true);
+    const bool truth = holds(formula_.root());
+    set(false);
+    return truth;
+  }
 
  private:
-  bool holds(const Formula::Node& node, Cover::Label label) const {
-    if (node.part >= 0) {
-      const auto part = static_cast<std::size_t>(node.part);
-      return part < rules_.size() && covers(rules_[part], cover_.winding(label, node.part));
-    }
-    const bool a = holds(*node.left, label);
+  bool holds(const Formula::Node& node) const {
+    if (node.part >= 0)
+      return static_cast<std::size_t>(node.part) < covered_.size() && covered_[static_cast<std::size_t>(node.part)];
+    // The shorter side first: recipes lean to the left.
+    const bool right = holds(*node.right);
     switch (node.role) {
       case Role::Add:
-        return a || holds(*node.right, label);
+        return right || holds(*node.left);
       case Role::Subtract:
-        return a && !holds(*node.right, label);
+        return !right && holds(*node.left);
       case Role::Intersect:
-        return a && holds(*node.right, label);
+        return right && holds(*node.left);
       case Role::Exclude:
-        return a != holds(*node.right, label);
+        return right != holds(*node.left);
     }
     return false;
   }
   const Formula& formula_;
   const Cover& cover_;
   std::vector<FillRule> rules_;
+  std::vector<char> covered_;
 };
 
 std::vector<FillRule> rulesOf(std::span<const Operand> operands) {

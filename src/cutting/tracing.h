@@ -24,16 +24,17 @@ class Chosen {
       few_[cheap_++] = {label, lastIs_};
       return lastIs_;
     }
-    const auto [found, isNew] = known_.try_emplace(label, false);
-    if (isNew) found->second = rule_(label);
-    return lastIs_ = found->second;
+    bool isNew = false;
+    std::int64_t& known = known_.at(static_cast<std::uint64_t>(label), 0, &isNew);
+    if (isNew) known = rule_(label);
+    return lastIs_ = known != 0;
   }
 
  private:
   Rule rule_;
   std::pair<Cover::Label, bool> few_[16];
   int cheap_ = 0;
-  std::unordered_map<Cover::Label, bool> known_;
+  LabelTable known_;
   Cover::Label last_ = 0;
   bool hasLast_ = false, lastIs_ = false;
 };
