@@ -1,0 +1,113 @@
+#include "cutting/dashes.h"
+
+#include "cutting/bezier.h"
+
+namespace widecut {
+namespace {
+
+constexpr double mostDashes = 20000;
+
+/// Gauss–Legendre with five points between t0 and t1, halved until two halves agree with the whole.
+double lengthBetween(const Bezier& c, double t0, double t1, int depth = 0) {
+  const auto rule = [&](double a, double b) {
+    constexpr double x[] = {0, 0.5384693101056831, 0.9061798459386640}, w[] = {0.5688888888888889, 0.4786286704993665, 0.2369268850561891};
+    const double middle = (a + b) / 2, half = (b - a) / 2;
+    double sum = w[0] * length(cubicSlope(c, middle));
+    for (int i = 1; i < 3; ++i)
+      sum += w[i] * (length(cubicSlope(c, middle - half * x[i])) + length(cubicSlope(c, middle + half * x[i])));
+    return sum * half;
+  };
+  const double middle = (t0 + t1) / 2, whole = rule(t0, t1), halves = rule(t0, middle) + rule(middle, t1);
+  if (std::abs(whole - halves) <= 1e-8 * halves || depth > 12) return halves;
+  return lengthBetween(c, t0, middle, depth + 1) + lengthBetween(c, middle, t1, depth + 1);
+}
+
+/// The parameter at which a length from the start is reached.
+double parameterAt(const Bezier& c, double whole, double along) {
+  double low = 0, high = 1;
+  double t = along / whole;
+  for (int i = 0; i < 50 && high - low > 1e-12; ++i) {
+    const double f = lengthBetween(c, 0, t) - along;
+    (f < 0 ? low : high) = t;
+    const double speed = length(cubicSlope(c, t));
+    t = speed > 0 ? t - f / speed : -1;
+    if (!(t > low && t < high)) t = (low + high) / 2;
+  }
+  return t;
+}
+
+}  // namespace
+
+std::optional<Problem> refusedDashes(std::span<const double> dashes) {
+  double sum = 0;
+  for (const double d : dashes) {
+    if (!(d >= 0) || !std::isfinite(d)) return Problem{"dashes must be lengths of 0 or more"};
+    sum += d;
+  }
+  if (!dashes.empty() && !(sum > 0)) return Problem{"dashes must not all be 0"};
+  return std::nullopt;
+}
+
+double lengthOf(Point from, const Segment& s) {
+  return s.kind == SegmentKind::Line ? distance(from, s.end) : lengthBetween(asCubic(from, s), 0, 1);
+}
+
+std::vector<Contour> dashed(const Contour& contour, std::span<const double> dashes, double start) {
+  if (dashes.empty()) return {contour};
+  std::vector<Segment> segments = contour.segments;
+  if (contour.closed && !segments.empty() && segments.back().end != contour.start)
+    segments.push_back(Segment::line(contour.start));
+  // An odd pattern is said twice, so that drawn and left out take turns.
+  std::vector<double> pattern(dashes.begin(), dashes.end());
+  if (pattern.size() % 2 == 1) pattern.insert(pattern.end(), dashes.begin(), dashes.end());
+  double sum = 0, whole = 0;
+  for (const double d : pattern) sum += d;
+  Point at = contour.start;
+  for (const Segment& s : segments) {
+    whole += lengthOf(at, s);
+    at = s.end;
+  }
+  if (whole / sum * static_cast<double>(pattern.size()) > mostDashes) return {contour};
+
+  std::size_t index = 0;
+  double left = std::fmod(start, sum);
+  if (left < 0) left += sum;
+  while (left >= pattern[index]) {
+    left -= pattern[index];
+    index = (index + 1) % pattern.size();
+  }
+  left = pattern[index] - left;
+  std::vector<Contour> out;
+  Contour dash{contour.start, {}, false};
+  at = contour.start;
+  const auto turnOver = [&](Point where) {
+    if (index % 2 == 0) out.push_back(dash);
+    index = (index + 1) % pattern.size();
+    left = pattern[index];
+    dash = {where, {}, false};
+  };
+  for (const Segment& s : segments) {
+    const Bezier c = asCubic(at, s);
+    const double size = lengthOf(at, s);
+    double done = 0, t0 = 0;
+    while (size - done > left) {
+      done += left;
+      const double t1 = s.kind == SegmentKind::Line ? done / size : parameterAt(c, size, done);
+      const Bezier piece = subCubic(c, t0, t1);
+      if (left > 0)
+        dash.segments.push_back(s.kind == SegmentKind::Line ? Segment::line(piece[3])
+                                                            : Segment::cubic(piece[1], piece[2], piece[3]));
+      turnOver(piece[3]);
+      t0 = t1;
+    }
+    left -= size - done;
+    const Bezier rest = subCubic(c, t0, 1);
+    dash.segments.push_back(s.kind == SegmentKind::Line ? Segment::line(s.end)
+                                                        : Segment::cubic(rest[1], rest[2], s.end));
+    at = s.end;
+  }
+  if (index % 2 == 0 && !dash.segments.empty()) out.push_back(dash);
+  return out;
+}
+
+}  // namespace widecut
