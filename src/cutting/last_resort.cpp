@@ -146,7 +146,10 @@ void LastResort::build(std::span<const Operand* const> operands) {
     const bool forwards = run.from.x < run.to.x;
     arc.p = {middleOf(forwards ? run.from : run.to), {}, {}, middleOf(forwards ? run.to : run.from)};
     arc.settle();
+    // Of a chain of its own, and neighbour to none: every pair is looked at.
     arc.chain = static_cast<int>(lines.arcs.size());
+    arc.node[0] = 2 * arc.chain;
+    arc.node[1] = 2 * arc.chain + 1;
   }
   lines.contourStarts = {0, static_cast<int>(runs.size())};
   ArcTree tree;
