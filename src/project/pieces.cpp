@@ -1,0 +1,303 @@
+#include "project/pieces.h"
+
+#include <algorithm>
+
+#include "cutting/knife.h"
+#include "cutting/planar_map.h"
+#include "project/resolve.h"
+#include "shapes/primitives.h"
+
+namespace widecut {
+namespace {
+
+/// The picture that an item shows, as a fill of its own.
+std::optional<PhotoFill> ownPhoto(const Item& item, const Media& media) {
+  const auto shown = shownPhoto(item, media);
+  if (!shown) return std::nullopt;
+  const Medium& m = *media.at(shown->medium);
+  return PhotoFill{shown->medium,
+                   {shown->pixelsToFrame(Point{m.width / 2.0, m.height / 2.0}), shown->pointsPerPixel,
+                    shown->pixelsToFrame.turnAngle()}};
+}
+
+/// The fill in the frame of another item of the same parent.
+PhotoFill inFrameOf(PhotoFill photo, const Item& from, const Item& to) {
+  const Affine map = *to.toParent().inverse() * from.toParent();
+  photo.framing.centre = map(photo.framing.centre);
+  photo.framing.turn += from.turn - to.turn;
+  return photo;
+}
+
+/// A plain item in the frame of `from`, with its look and its photo in register; its origin is the outline's middle.
+Item plainLike(const Item& from, const Outline& inFrame, const Media& media) {
+  Item item = from;
+  item.extra.clear();
+  const Point middle = bounds(inFrame).isEmpty() ? Point{} : bounds(inFrame).centre();
+  item.position = from.toParent()(middle);
+  item.form = std::make_shared<const Outline>(transformed(inFrame, Affine::move(-middle)));
+  item.style.photo = ownPhoto(from, media);
+  if (item.style.photo) item.style.photo->framing.centre = item.style.photo->framing.centre - middle;
+  return item;
+}
+
+/// Puts items into the place of one item. Those without an id get fresh ones, which `made` receives.
+Project replaced(const Project& project, Id id, std::vector<Item> items, std::vector<Id>& made) {
+  Id nextId = project.nextId;
+  const SheetPtr home = sheetOf(project, id);
+  if (!home) return project;
+  Project next = withSheet(project, home->id, [&](const Sheet& sheet) {
+    Sheet out = sheet;
+    out.items.clear();
+    for (const ItemPtr& item : sheet.items) {
+      if (item->id != id) {
+        out.items.push_back(item);
+        continue;
+      }
+      for (Item& piece : items) {
+        if (piece.id == 0) made.push_back(piece.id = nextId++);
+        out.items.push_back(std::make_shared<const Item>(piece));
+      }
+    }
+    return out;
+  });
+  next.nextId = nextId;
+  return next;
+}
+
+std::string numbered(const std::string& name, std::size_t index, std::size_t count) {
+  return count > 1 ? name + " " + std::to_string(index + 1) : name;
+}
+
+std::vector<Item> itemsOfRegions(const Item& from, const std::vector<Outline>& regions, const Media& media) {
+  std::vector<Item> items;
+  for (std::size_t i = 0; i < regions.size(); ++i) {
+    items.push_back(plainLike(from, regions[i], media));
+    items.back().id = 0;
+    items.back().name = numbered(from.name, i, regions.size());
+  }
+  return items;
+}
+
+/// The parts that a formula starts from, adds or excludes.
+void givingParts(const Formula::Node& node, bool gives, std::vector<int>& out) {
+  if (node.part >= 0) {
+    if (gives) out.push_back(node.part);
+    return;
+  }
+  givingParts(*node.left, gives, out);
+  givingParts(*node.right, gives && node.role != Role::Subtract && node.role != Role::Intersect, out);
+}
+
+/// The visible parts as operands in the cutout's frame space; hidden ones are empty. Numbers are those of the parts.
+std::vector<Operand> operandsOf(const Recipe& recipe) {
+  std::vector<Operand> operands;
+  for (const ItemPtr& part : recipe.parts)
+    operands.push_back({part->hidden ? Outline{} : transformed(resolved(*part)->outline, part->toParent())});
+  return operands;
+}
+
+struct Offcut {
+  Outline outline;
+  int part;  ///< The frontmost giving part that covers it.
+};
+
+std::vector<Offcut> offcutRegions(const Item& cutout) {
+  const Recipe* recipe = cutout.recipe();
+  std::vector<Offcut> out;
+  if (!recipe) return out;
+  auto operands = operandsOf(*recipe);
+  operands.push_back({resolved(cutout)->outline});
+  const int result = static_cast<int>(operands.size()) - 1;
+  const auto map = PlanarMap::of(operands);
+  if (!map) return out;
+  std::vector<int> giving;
+  givingParts(recipe->formula.root(), true, giving);
+  for (Face& face : map->divide()) {
+    const auto covers = [&](int part) {
+      return std::find(face.coveredBy.begin(), face.coveredBy.end(), part) != face.coveredBy.end();
+    };
+    if (covers(result)) continue;
+    int from = -1;
+    for (const int part : giving)
+      if (covers(part)) from = std::max(from, part);
+    if (from >= 0) out.push_back({std::move(face.outline), from});
+  }
+  return out;
+}
+
+/// Changes each named item through a function of its resolved outline that gives a new one.
+Result<Project> withOutlines(const Project& project, std::span<const Id> ids,
+                             const std::function<Result<Outline>(const Item&)>& outlineFor,
+                             const std::function<void(Item&)>& finish) {
+  Project next = project;
+  for (const Id id : ids) {
+    const ItemPtr item = findItem(project, id);
+    if (!item) continue;
+    const auto outline = outlineFor(*item);
+    if (!outline) return tl::unexpected(Problem{"“" + item->name + "”: " + outline.error().message});
+    if (outline->isEmpty()) return problem("nothing would be left of “" + item->name + "”");
+    next = withItem(next, id, [&](const Item& before) {
+      Item after = plainLike(before, *outline, project.media);
+      finish(after);
+      return after;
+    });
+  }
+  return next;
+}
+
+}  // namespace
+
+Project withBaked(const Project& project, Id id) {
+  return withItem(project, id, [&](const Item& item) {
+    return item.recipe() ? plainLike(item, resolved(item)->outline, project.media) : item;
+  });
+}
+
+std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, const LookChoice& look) {
+  const auto items = combinable(project, ids);
+  std::vector<Operand> operands;
+  for (const ItemPtr& item : items) operands.push_back({transformed(resolved(*item)->outline, item->toParent())});
+  const auto map = PlanarMap::of(operands);
+  std::vector<Item> pieces;
+  if (!map || items.size() < 2) return pieces;
+  const auto faces = map->divide();
+  for (std::size_t i = 0; i < faces.size(); ++i) {
+    const auto& covers = faces[i].coveredBy;
+    const auto coveredBy = [&](Id id) {
+      for (const int k : covers)
+        if (items[static_cast<std::size_t>(k)]->id == id) return items[static_cast<std::size_t>(k)];
+      return ItemPtr{};
+    };
+    ItemPtr styled = coveredBy(look.look);
+    if (!styled) styled = items[static_cast<std::size_t>(covers.back())];
+    Item piece = *styled;
+    piece.form = std::make_shared<const Outline>();
+    piece.style.photo.reset();
+    piece.turn = 0;
+    piece.position = {};
+    if (const ItemPtr shows = coveredBy(look.photo))
+      if (const auto photo = ownPhoto(*shows, project.media)) piece.style.photo = inFrameOf(*photo, *shows, piece);
+    piece = plainLike(piece, faces[i].outline, project.media);
+    piece.id = 0;
+    piece.name = numbered(styled->name, i, faces.size());
+    pieces.push_back(std::move(piece));
+  }
+  return pieces;
+}
+
+Project withDivided(const Project& project, std::span<const Id> ids, const LookChoice& look, std::vector<Id>& made) {
+  const auto items = combinable(project, ids);
+  auto pieces = dividedItems(project, ids, look);
+  if (pieces.empty()) return project;
+  Project next = replaced(project, items.back()->id, std::move(pieces), made);
+  std::vector<Id> rest;
+  for (const ItemPtr& item : items)
+    if (item->id != items.back()->id) rest.push_back(item->id);
+  return withoutItems(next, rest);
+}
+
+Project withSplitLoose(const Project& project, Id id, std::vector<Id>& made) {
+  const ItemPtr item = findItem(project, id);
+  if (!item) return project;
+  const auto regions = regionsOf({resolved(*item)->outline});
+  if (!regions || regions->size() < 2) return project;
+  return replaced(project, id, itemsOfRegions(*item, *regions, project.media), made);
+}
+
+Outline offcutsOf(const Item& cutout) {
+  Outline out;
+  for (const Offcut& offcut : offcutRegions(cutout))
+    out.contours.insert(out.contours.end(), offcut.outline.contours.begin(), offcut.outline.contours.end());
+  return out;
+}
+
+Project withOffcuts(const Project& project, Id id, std::vector<Id>& made) {
+  const ItemPtr cutout = findItem(project, id);
+  if (!cutout || !cutout->recipe()) return project;
+  std::vector<Item> items;
+  const auto regions = offcutRegions(*cutout);
+  for (std::size_t i = 0; i < regions.size(); ++i) {
+    const Item& part = *cutout->recipe()->parts[static_cast<std::size_t>(regions[i].part)];
+    // The cutout's frame with the part's look, and its photo in register.
+    Item like = *cutout;
+    like.form = std::make_shared<const Outline>();
+    like.style = part.style;
+    like.style.photo.reset();
+    if (const auto photo = ownPhoto(part, project.media)) {
+      Item origin;
+      like.style.photo = inFrameOf(*photo, part, origin);
+    }
+    items.push_back(plainLike(like, regions[i].outline, project.media));
+    items.back().name = numbered("offcut of " + part.name, i, regions.size());
+    items.back().id = 0;
+    items.back().hidden = false;
+  }
+  if (items.empty()) return project;
+  items.push_back(*cutout);
+  return replaced(project, id, std::move(items), made);
+}
+
+Result<Project> withKnife(const Project& project, std::span<const Id> ids, const Outline& stroke, double gap,
+                          std::vector<Id>& made) {
+  Project next = project;
+  bool cutAny = false;
+  for (const ItemPtr& item : combinable(project, ids)) {
+    const auto back = item->toParent().inverse();
+    const auto pieces = knifed({resolved(*item)->outline}, transformed(stroke, *back), gap);
+    if (!pieces) return tl::unexpected(pieces.error());
+    const bool notched = pieces->size() == 1 && gap > 0 &&
+                         std::abs(signedArea((*pieces)[0])) < std::abs(signedArea(resolved(*item)->outline)) * (1 - 1e-9);
+    if (pieces->size() < 2 && !notched) {
+      made.push_back(item->id);
+      continue;
+    }
+    cutAny = true;
+    next = replaced(next, item->id, itemsOfRegions(*item, *pieces, project.media), made);
+  }
+  if (!cutAny) return problem("the stroke parts nothing: draw it right across a shape");
+  return next;
+}
+
+Result<Project> withOffset(const Project& project, std::span<const Id> ids, double distance, Join join) {
+  return withOutlines(
+      project, ids, [&](const Item& item) { return offset({resolved(item)->outline}, distance, join); }, [](Item&) {});
+}
+
+Result<Project> withLineOutlined(const Project& project, std::span<const Id> ids, const LineShape& line) {
+  return withOutlines(
+      project, ids, [&](const Item& item) { return lineOutline({resolved(item)->outline}, line); },
+      [](Item& item) {
+        if (item.style.line) item.style.fill = item.style.line->colour;
+        item.style.line.reset();
+        item.style.photo.reset();
+        if (!item.style.fill) item.style.fill = Colour{};
+      });
+}
+
+Project withTrimmed(const Project& project, std::span<const Id> ids, const Box& box, const std::string& edge,
+                    std::vector<Id>& made) {
+  Project next = project;
+  for (const ItemPtr& item : combinable(project, ids)) {
+    const Box own = boxInParent(*item);
+    made.push_back(item->id);
+    if (box.grown(1e-9).contains(own) || !box.touches(own)) continue;
+    Item cutout = *item;
+    Item inside = *item;
+    inside.id = next.nextId++;
+    cutout.turn = 0;
+    cutout.position = own.centre();
+    inside.position = item->position - cutout.position;
+    cutout.style.photo.reset();
+    Item sheet = plainItem(next.nextId++, edge,
+                           transformed(fitted(rectangleOutline(1, 1), box), Affine::move(-cutout.position)), {});
+    Recipe recipe;
+    recipe.parts = {std::make_shared<const Item>(inside), std::make_shared<const Item>(sheet)};
+    recipe.formula = Formula::chain(2, Role::Intersect);
+    if (shownPhoto(*item, project.media)) recipe.photoFrom = inside.id;
+    cutout.form = std::make_shared<const Recipe>(std::move(recipe));
+    next = withItem(next, item->id, [&](const Item&) { return cutout; });
+  }
+  return next;
+}
+
+}  // namespace widecut
