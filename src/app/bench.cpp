@@ -9,7 +9,7 @@
 namespace widecut {
 namespace {
 
-enum Page : int { NextSteps, Outcomes, RecipeOf, Reframe };
+enum Page : int { NextSteps, Outcomes, RecipeOf, Reframe, Polygon, Knife, Offset };
 
 }  // namespace
 
@@ -25,6 +25,9 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   addWidget(new OutcomesPage(desk, this));
   addWidget(new RecipePage(desk, this));
   addWidget(new ReframePage(desk, this));
+  addWidget(new PolygonPage(desk, this));
+  addWidget(new KnifePage(desk, this));
+  addWidget(new OffsetPage(desk, this));
   connect(&desk, &Desk::selectionChanged, this, &Bench::choosePage);
   connect(&desk, &Desk::toolChanged, this, &Bench::choosePage);
   connect(&desk, &Desk::photosReady, this, &Bench::choosePage);
@@ -38,6 +41,9 @@ void Bench::choosePage() {
   if (desk_.selection().size() > 1) page = Outcomes;
   if (desk_.openCutout()) page = RecipeOf;
   if (item && desk_.tool() == ToolKind::Reframe && shownPhoto(*item, desk_.project().media)) page = Reframe;
+  if (desk_.tool() == ToolKind::Polygon) page = Polygon;
+  if (desk_.tool() == ToolKind::Knife) page = Knife;
+  if (desk_.tool() == ToolKind::Offset || desk_.tool() == ToolKind::LineOutline) page = Offset;
   setCurrentIndex(page);
   static_cast<BenchPage*>(currentWidget())->refresh(true);
 }
@@ -45,7 +51,7 @@ void Bench::choosePage() {
 void Bench::refresh() {
   const bool isCutout = desk_.openCutout() != nullptr;
   // A change can make a cutout of a plain selection, or the other way round.
-  if (!desk_.isTrying() && (currentIndex() == RecipeOf) != isCutout && currentIndex() != Reframe) {
+  if (!desk_.isTrying() && (currentIndex() == RecipeOf) != isCutout && currentIndex() < Reframe) {
     choosePage();
     return;
   }

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QStackedWidget>
+#include <functional>
 
 #include "app/desk.h"
 
@@ -12,6 +13,7 @@ class QSlider;
 
 namespace widecut {
 
+class FormulaField;
 class MeasureField;
 
 /// Chooses its page by the selection and the tool.
@@ -37,6 +39,8 @@ class BenchPage : public QWidget {
  signals:
   /// The person wants to place a photo in what is selected.
   void photoWanted();
+  /// The person wants one of the window's commands, by its name.
+  void commandWanted(const QString& name);
 
  protected:
   Desk& desk_;
@@ -67,6 +71,7 @@ class OutcomesPage : public BenchPage {
   void rebuild();
   void addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items, bool photos);
   void tryOut(Outcome outcome);
+  void addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items, const Box& around);
   QBoxLayout* row_;
 };
 
@@ -80,12 +85,56 @@ class RecipePage : public BenchPage {
  private:
   void rebuild(const Item& cutout);
   void showResult(const Item& cutout);
+  void addHeader(QBoxLayout& column);
+  void useFormula(const QString& text);
   QLabel* heading_;
-  QLabel* formula_;
+  FormulaField* formula_;
   QLabel* result_ = nullptr;
-  QPushButton* reframe_;
+  QPushButton *photo_, *reframe_, *offcuts_, *split_;
   QBoxLayout* row_;
   QWidget* rowHolder_;
+};
+
+/// The polygon tool is in hand: its corners and depth.
+class PolygonPage : public BenchPage {
+  Q_OBJECT
+ public:
+  PolygonPage(Desk& desk, QWidget* parent);
+  void refresh(bool selection) override;
+
+ private:
+  void set(int corners, double depth);
+  MeasureField *corners_, *depth_;
+};
+
+/// The knife is in hand: its gap.
+class KnifePage : public BenchPage {
+  Q_OBJECT
+ public:
+  KnifePage(Desk& desk, QWidget* parent);
+  void refresh(bool selection) override;
+
+ private:
+  MeasureField* gap_;
+};
+
+/// An offset, or the outline of a line, is being set: it shows on the sheet all the time.
+class OffsetPage : public BenchPage {
+  Q_OBJECT
+ public:
+  OffsetPage(Desk& desk, QWidget* parent);
+  void refresh(bool selection) override;
+
+ private:
+  void tryOut();
+  void finish();
+  QPushButton* choice(QBoxLayout& row, const QString& name, const std::function<void()>& choose,
+                      const std::function<bool()>& chosen);
+  QLabel *heading_, *said_;
+  MeasureField *distance_, *width_;
+  QWidget *offsetRow_, *lineRow_;
+  std::vector<std::pair<QPushButton*, std::function<bool()>>> choices_;
+  bool trying_ = false;
 };
 
 /// The reframe tool is in hand: the whole picture with its window.

@@ -7,6 +7,7 @@
 
 #include "app/main_window.h"
 #include "app/mat.h"
+#include "project/pieces.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -99,23 +100,102 @@ std::vector<MainWindow::Command> MainWindow::cutCommands() {
       outcome(tr("Subtract back from front"), QKeySequence(Qt::SHIFT | Qt::Key_S), Outcome::SubtractBack),
       outcome(tr("Intersect"), QKeySequence(Qt::Key_I), Outcome::Intersect),
       outcome(tr("Exclude"), QKeySequence(Qt::Key_X), Outcome::Exclude),
-      {cut,
-       tr("Lift parts out"),
-       {},
-       [this] {
-         std::vector<Id> parts;
-         desk_.commit(tr("Lift parts out"), withPartsLifted(desk_.settled(), desk_.selection().front(), parts));
-         desk_.select(parts);
-       },
-       [this] { return desk_.onlyItem() && desk_.onlyItem()->recipe(); },
-       {},
-       true},
+      {cut, tr("Divide"), {QKeySequence(Qt::Key_D)}, [this] { desk_.makeDivision(); }, several},
       {fill, tr("Place photo…"), {QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_P)}, [this] { askForPhoto(); }, {}},
       {fill,
        tr("Reframe the photo"),
        {QKeySequence(Qt::Key_R)},
        [this] { reframeSelection(); },
        [this] { return desk_.onlyItem() && shownPhoto(*desk_.onlyItem(), desk_.project().media); }},
+  };
+}
+
+/// Makes other items of the open cutout, and selects them.
+void MainWindow::endCutout(const QString& name,
+                           const std::function<Project(const Project&, Id, std::vector<Id>&)>& edit) {
+  const ItemPtr item = desk_.openCutout();
+  if (!item) return;
+  std::vector<Id> made;
+  Project changed = edit(desk_.settled(), item->id, made);
+  if (made.empty()) {
+    emit desk_.told(tr("There is nothing to do: %1 leaves “%2” as it is")
+                        .arg(name.toLower(), QString::fromStdString(item->name)));
+    return;
+  }
+  desk_.commit(name, std::move(changed));
+  desk_.select(made);
+}
+
+void MainWindow::trimSelection(bool toBleed) {
+  const SheetPtr sheet = desk_.sheet();
+  const Box box = toBleed ? sheet->box().grown(sheet->bleed) : sheet->box();
+  std::vector<Id> made;
+  const QString edge = toBleed ? tr("bleed edge") : tr("sheet edge");
+  Project changed = withTrimmed(desk_.settled(), desk_.selection(), box, edge.toStdString(), made);
+  int count = 0;
+  for (const Id id : desk_.selection())
+    count += findItem(changed, id) && findItem(desk_.settled(), id)->form != findItem(changed, id)->form;
+  if (count == 0) {
+    emit desk_.told(tr("Nothing of it overhangs the %1").arg(edge));
+    return;
+  }
+  desk_.commit(toBleed ? tr("Trim to bleed") : tr("Trim to sheet"), std::move(changed));
+  emit desk_.told(tr("%1 trimmed: what overhangs is hidden, not lost").arg(count == 1 ? tr("One item") : tr("%1 items").arg(count)));
+}
+
+std::vector<MainWindow::Command> MainWindow::pieceCommands() {
+  const QString cut = tr("Cut");
+  const auto some = [this] { return !desk_.selection().empty(); };
+  const auto cutout = [this] { return desk_.openCutout() != nullptr; };
+  const auto one = [this] { return desk_.onlyItem() != nullptr; };
+  return {
+      {cut,
+       tr("Keep offcuts"),
+       {},
+       [this] {
+         const ItemPtr item = desk_.openCutout();
+         std::vector<Id> made;
+         Project changed = withOffcuts(desk_.settled(), item->id, made);
+         if (made.empty()) {
+           emit desk_.told(tr("This recipe removes nothing: there are no offcuts"));
+           return;
+         }
+         desk_.commit(tr("Keep offcuts"), std::move(changed));
+         desk_.select(made);
+         emit desk_.told(made.size() == 1 ? tr("One offcut, behind the cutout") : tr("%1 offcuts, behind the cutout").arg(made.size()));
+       },
+       cutout, "keepOffcuts", true},
+      {cut, tr("Split loose"), {},
+       [this] {
+         std::vector<Id> made;
+         const Id id = desk_.openCutout() ? desk_.openCutout()->id : desk_.onlyItem()->id;
+         Project changed = withSplitLoose(desk_.settled(), id, made);
+         if (made.empty()) {
+           emit desk_.told(tr("It is one piece: there is nothing to split"));
+           return;
+         }
+         desk_.commit(tr("Split loose"), std::move(changed));
+         desk_.select(made);
+         emit desk_.told(tr("%1 pieces").arg(made.size()));
+       },
+       one, "splitLoose"},
+      {cut, tr("Bake into a plain outline"), {QKeySequence(Qt::Key_B)},
+       [this] {
+         const Id id = desk_.openCutout()->id;
+         desk_.commit(tr("Bake"), withBaked(desk_.settled(), id));
+         desk_.select({id});
+         emit desk_.told(tr("Baked: a plain outline now. Undo brings the recipe back."));
+       },
+       cutout, "bake"},
+      {cut, tr("Lift parts out"), {},
+       [this] {
+         endCutout(tr("Lift parts out"), [](const Project& p, Id id, std::vector<Id>& parts) { return withPartsLifted(p, id, parts); });
+       },
+       cutout, "liftParts"},
+      {cut, tr("Offset…"), {QKeySequence(Qt::Key_O)}, [this] { desk_.setTool(ToolKind::Offset); }, some, "offset", true},
+      {cut, tr("Outline of the line…"), {QKeySequence(Qt::Key_L)}, [this] { desk_.setTool(ToolKind::LineOutline); }, some, "lineOutline"},
+      {cut, tr("Trim to sheet"), {QKeySequence(Qt::Key_T)}, [this] { trimSelection(false); }, some, "trimToSheet", true},
+      {cut, tr("Trim to bleed"), {QKeySequence(Qt::SHIFT | Qt::Key_T)}, [this] { trimSelection(true); }, some, "trimToBleed"},
   };
 }
 
@@ -128,7 +208,9 @@ std::vector<MainWindow::Command> MainWindow::otherCommands() {
       tool(tr("Select"), Qt::Key_1, ToolKind::Select),
       tool(tr("Rectangle"), Qt::Key_4, ToolKind::Rectangle),
       tool(tr("Ellipse"), Qt::Key_5, ToolKind::Ellipse),
+      tool(tr("Polygon"), Qt::Key_6, ToolKind::Polygon),
       tool(tr("Reframe"), Qt::Key_9, ToolKind::Reframe),
+      tool(tr("Knife"), Qt::Key_0, ToolKind::Knife),
       {sheets, tr("Next sheet"), {QKeySequence(Qt::Key_PageDown)}, [this] { stepSheet(1); }, {}},
       {sheets, tr("Previous sheet"), {QKeySequence(Qt::Key_PageUp)}, [this] { stepSheet(-1); }, {}},
       {view, tr("Fit sheet"), {QKeySequence(Qt::CTRL | Qt::Key_0)}, [this] { mat_->fitSheet(); }, {}},
@@ -160,7 +242,7 @@ void MainWindow::addCommands() {
   for (const QString& name : {tr("Project"), tr("Edit"), tr("Draw"), tr("Cut"), tr("Fill"), tr("Arrange"), tr("Sheets"),
                               tr("View"), tr("Help")})
     menus[name] = menuBar()->addMenu(name);
-  for (const auto& commands : {projectCommands(), editCommands(), cutCommands(), otherCommands()}) {
+  for (const auto& commands : {projectCommands(), editCommands(), cutCommands(), pieceCommands(), otherCommands()}) {
     for (const Command& command : commands) {
       QMenu* menu = menus.at(command.menu);
       if (command.lineBefore) menu->addSeparator();

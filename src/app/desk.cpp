@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "output/raster.h"
+#include "project/pieces.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
 
@@ -114,9 +115,13 @@ void Desk::setTool(ToolKind tool) {
   emit toolChanged();
 }
 
+void Desk::setCornersForNew(int corners) {
+  cornersForNew = std::clamp(corners, 3, 400);
+  emit toolSet();
+}
+
 std::vector<Id> Desk::outcomeItems() const {
-  const bool justMade = lastOutcome_ && lastOutcome_->state == history_.current() && selection_.size() == 1 &&
-                        selection_.front() == lastOutcome_->made;
+  const bool justMade = lastOutcome_ && lastOutcome_->state == history_.current() && selection_ == lastOutcome_->made;
   return justMade ? lastOutcome_->items : selection_;
 }
 
@@ -137,20 +142,37 @@ void Desk::choosePhoto(std::optional<Id> item) {
   emit selectionChanged();
 }
 
-void Desk::makeOutcome(Outcome outcome) {
+std::optional<std::vector<Id>> Desk::takeOutcomeItems() {
   const std::vector<Id> items = outcomeItems();
   if (items != selection_) history_.undo();
-  if (combinable(settled(), items).size() < 2) {
-    emit told(tr("Select two or more items first: then the letters combine them."));
-    return;
-  }
-  Id made = 0;
-  const LookChoice look = lookFor(items, outcome);
-  commit(QString::fromUtf8(nameOf(outcome).data()), combined(settled(), items, outcome, look, made));
-  lastOutcome_ = LastOutcome{items, made, history_.current()};
-  // The id may be that of the outcome before, but it is another cutout.
+  if (combinable(settled(), items).size() > 1) return items;
+  emit told(tr("Select two or more items first: then the letters combine them."));
+  return std::nullopt;
+}
+
+void Desk::remember(std::vector<Id> items, std::vector<Id> made) {
+  lastOutcome_ = LastOutcome{std::move(items), made, history_.current()};
+  // The ids may be those of the outcome before, but they are other items.
   selection_.clear();
-  select({made});
+  select(std::move(made));
+}
+
+void Desk::makeOutcome(Outcome outcome) {
+  const auto items = takeOutcomeItems();
+  if (!items) return;
+  Id made = 0;
+  const LookChoice look = lookFor(*items, outcome);
+  commit(QString::fromUtf8(nameOf(outcome).data()), combined(settled(), *items, outcome, look, made));
+  remember(*items, {made});
+}
+
+void Desk::makeDivision() {
+  const auto items = takeOutcomeItems();
+  if (!items) return;
+  std::vector<Id> made;
+  commit(tr("Divide"), withDivided(settled(), *items, lookFor(*items, Outcome::Union), made));
+  remember(*items, made);
+  emit told(tr("%1 pieces: drag one to move it apart").arg(made.size()));
 }
 
 void Desk::reset(ProjectPtr project, const QString& path) {

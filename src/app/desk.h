@@ -5,12 +5,13 @@
 #include <QString>
 
 #include "media/photo.h"
+#include "cutting/offset.h"
 #include "project/cutouts.h"
 #include "project/history.h"
 
 namespace widecut {
 
-enum class ToolKind : unsigned char { Select, Rectangle, Ellipse, Reframe };
+enum class ToolKind : unsigned char { Select, Rectangle, Ellipse, Polygon, Reframe, Knife, Offset, LineOutline };
 
 /// The state that every part of the window shows and changes. Everything here is for the window's thread.
 class Desk : public QObject {
@@ -47,9 +48,13 @@ class Desk : public QObject {
   void select(std::vector<Id> items);
   void goToSheet(Id sheet);
   void setTool(ToolKind tool);
+  /// How many corners the next polygon has; 3 to 400.
+  void setCornersForNew(int corners);
 
   /// Makes a cutout of the selection, or, right after another outcome was made, that one in its stead.
   void makeOutcome(Outcome outcome);
+  /// Divides the selection, or, right after an outcome was made, what that was made of.
+  void makeDivision();
   /// The items that an outcome would be made of: the selection, or what the last outcome was made of.
   std::vector<Id> outcomeItems() const;
   /// Whose look and photo the next outcomes keep; an id of 0 leaves it to usualLook.
@@ -69,12 +74,21 @@ class Desk : public QObject {
   Result<void> placePhoto(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
+  int cornersForNew = 3;      ///< Of polygons: 3 or more.
+  double depthForNew = 0;     ///< Of stars: 0…1; 0 draws a polygon.
+  double knifeGap = 2 * 72 / 25.4;  ///< Points, ≥ 0.
+  /// What the offset tool is about to do.
+  double offsetDistance = 3 * 72 / 25.4;
+  Join offsetJoin = Join::Mitre;
+  LineShape lineShape;
 
  signals:
   void projectChanged();
   void selectionChanged();
   void sheetChanged();
   void toolChanged();
+  /// What the tool in hand is about to draw or do was set otherwise.
+  void toolSet();
   void photosReady();
   /// Another project is open, or its file or saved state changed.
   void fileChanged();
@@ -84,6 +98,9 @@ class Desk : public QObject {
  private:
   void reset(ProjectPtr project, const QString& path);
   void dropMissing();
+  /// The items to make an outcome of; takes the last outcome back when it can still be replaced.
+  std::optional<std::vector<Id>> takeOutcomeItems();
+  void remember(std::vector<Id> items, std::vector<Id> made);
 
   History history_;
   std::optional<Project> preview_;
@@ -97,8 +114,7 @@ class Desk : public QObject {
 
   /// The outcome just made, while it can still be replaced.
   struct LastOutcome {
-    std::vector<Id> items;
-    Id made = 0;
+    std::vector<Id> items, made;
     ProjectPtr state;
   };
   std::optional<LastOutcome> lastOutcome_;

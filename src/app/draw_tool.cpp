@@ -14,11 +14,38 @@ namespace {
 
 constexpr double clickSize = 40 * 72 / 25.4;  // what a click without a drag draws
 
-Outline unitShape(DrawTool::Shape shape) {
-  return shape == DrawTool::Shape::Rectangle ? rectangleOutline(1, 1) : ellipseOutline(1, 1);
+struct ShapeWords {
+  QString name, edit, hint;
+};
+ShapeWords wordsFor(DrawTool::Shape shape, bool star) {
+  switch (shape) {
+    case DrawTool::Shape::Rectangle:
+      return {Mat::tr("box"), Mat::tr("Draw rectangle"),
+              Mat::tr("Drag to draw a rectangle · Shift makes it a square · Alt draws from the middle · a click draws 40 mm")};
+    case DrawTool::Shape::Ellipse:
+      return {Mat::tr("disc"), Mat::tr("Draw ellipse"),
+              Mat::tr("Drag to draw an ellipse · Shift makes it a circle · Alt draws from the middle · a click draws 40 mm")};
+    case DrawTool::Shape::Polygon:
+      break;
+  }
+  return {star ? Mat::tr("star") : Mat::tr("polygon"), star ? Mat::tr("Draw star") : Mat::tr("Draw polygon"),
+          Mat::tr("Drag to draw a polygon · Up and Down change its corners · Shift keeps it regular · Alt draws from the middle")};
 }
 
 }  // namespace
+
+Outline DrawTool::unitShape() const {
+  switch (shape_) {
+    case Shape::Rectangle:
+      return rectangleOutline(1, 1);
+    case Shape::Ellipse:
+      return ellipseOutline(1, 1);
+    case Shape::Polygon:
+      break;
+  }
+  return desk_.depthForNew > 0 ? starOutline(1, 1, desk_.cornersForNew, desk_.depthForNew)
+                               : polygonOutline(1, 1, desk_.cornersForNew);
+}
 
 Box DrawTool::drawn() const {
   Point way = now_.onSheet - pressed_.onSheet;
@@ -50,11 +77,11 @@ void DrawTool::release(const Pointer& p) {
   } else if (box.width() < 0.01 || box.height() < 0.01) {
     return;  // a line is no area
   }
-  const bool isBox = shape_ == Shape::Rectangle;
+  const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0);
   const Id id = desk_.settled().nextId;
-  Item item = plainItem(id, (isBox ? Mat::tr("box") : Mat::tr("disc")).toStdString(), fitted(unitShape(shape_), box),
+  Item item = plainItem(id, words.name.toStdString(), fitted(unitShape(), box),
                         desk_.styleForNew);
-  desk_.commit(isBox ? Mat::tr("Draw rectangle") : Mat::tr("Draw ellipse"),
+  desk_.commit(words.edit,
                withItemsOnTop(desk_.settled(), desk_.sheet()->id, {std::move(item)}));
   desk_.setTool(ToolKind::Select);
   desk_.select({id});
@@ -66,6 +93,10 @@ bool DrawTool::key(QKeyEvent& event) {
       drawing_ = false;
     else
       desk_.setTool(ToolKind::Select);
+    return true;
+  }
+  if (shape_ == Shape::Polygon && (event.key() == Qt::Key_Up || event.key() == Qt::Key_Down)) {
+    desk_.setCornersForNew(desk_.cornersForNew + (event.key() == Qt::Key_Up ? 1 : -1));
     return true;
   }
   return false;
@@ -80,7 +111,7 @@ void DrawTool::paint(QPainter& painter) {
   QColor fill = desk_.styleForNew.fill ? painterColour(*desk_.styleForNew.fill) : QColor(Qt::white);
   fill.setAlpha(170);
   painter.setBrush(fill);
-  painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(shape_), box))));
+  painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
   const QString size = QString("%1 × %2").arg(QString::fromStdString(measureText(box.width(), Unit::Millimetre, 1)),
                                               QString::fromStdString(measureText(box.height(), Unit::Millimetre, 1)));
   painter.setFont(theme::font(12));
@@ -94,13 +125,6 @@ void DrawTool::paint(QPainter& painter) {
   painter.drawText(label, Qt::AlignCenter, size);
 }
 
-QString DrawTool::hint() const {
-  return shape_ == Shape::Rectangle ? Mat::tr(
-                                          "Drag to draw a rectangle · Shift makes it a square · Alt draws from the "
-                                          "middle · a click draws 40 mm")
-                                    : Mat::tr(
-                                          "Drag to draw an ellipse · Shift makes it a circle · Alt draws from the "
-                                          "middle · a click draws 40 mm");
-}
+QString DrawTool::hint() const { return wordsFor(shape_, desk_.depthForNew > 0).hint; }
 
 }  // namespace widecut

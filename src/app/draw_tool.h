@@ -1,14 +1,14 @@
-// Tools 4 and 5: rectangle and ellipse.
+// Tools 4, 5 and 6: rectangle, ellipse, polygon and star.
 #pragma once
 
 #include "app/tool.h"
-#include "geometry/box.h"
+#include "geometry/outline.h"
 
 namespace widecut {
 
 class DrawTool : public Tool {
  public:
-  enum class Shape : unsigned char { Rectangle, Ellipse };
+  enum class Shape : unsigned char { Rectangle, Ellipse, Polygon };
   DrawTool(Mat& mat, Desk& desk, Shape shape) : Tool(mat, desk), shape_(shape) {}
 
   void press(const Pointer& pointer) override;
@@ -23,6 +23,7 @@ class DrawTool : public Tool {
 
  private:
   Box drawn() const;
+  Outline unitShape() const;
 
   Shape shape_;
   bool drawing_ = false;

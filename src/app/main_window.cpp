@@ -81,7 +81,9 @@ QWidget* MainWindow::buildToolRow() {
   const Entry entries[] = {{ToolKind::Select, "select", "1", tr("Select")},
                            {ToolKind::Rectangle, "rectangle", "4", tr("Rectangle")},
                            {ToolKind::Ellipse, "ellipse", "5", tr("Ellipse")},
-                           {ToolKind::Reframe, "reframe", "9", tr("Reframe")}};
+                           {ToolKind::Polygon, "polygon", "6", tr("Polygon")},
+                           {ToolKind::Reframe, "reframe", "9", tr("Reframe")},
+                           {ToolKind::Knife, "knife", "0", tr("Knife")}};
   for (const Entry& e : entries) {
     auto* button = new QToolButton(row);
     button->setIcon(theme::icon(e.icon));
@@ -178,6 +180,10 @@ void MainWindow::buildLayout() {
   column->addWidget(bench);
   for (BenchPage* page : bench->findChildren<BenchPage*>())
     connect(page, &BenchPage::photoWanted, this, &MainWindow::askForPhoto);
+  for (BenchPage* page : bench->findChildren<BenchPage*>())
+    connect(page, &BenchPage::commandWanted, this, [this](const QString& name) {
+      if (auto* action = menuBar()->findChild<QAction*>(name)) action->trigger();
+    });
 
   auto* line = new QWidget(this);
   line->setObjectName("hintLine");

@@ -7,6 +7,8 @@
 #include <QPainterPath>
 
 #include "app/draw_tool.h"
+#include "app/knife_tool.h"
+#include "app/offset_tool.h"
 #include "app/reframe_tool.h"
 #include "app/select_tool.h"
 #include "app/theme.h"
@@ -46,6 +48,10 @@ Mat::Mat(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk), cache_(des
   tools_[ToolKind::Select] = std::make_unique<SelectTool>(*this, desk);
   tools_[ToolKind::Rectangle] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Rectangle);
   tools_[ToolKind::Ellipse] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Ellipse);
+  tools_[ToolKind::Polygon] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Polygon);
+  tools_[ToolKind::Knife] = std::make_unique<KnifeTool>(*this, desk);
+  tools_[ToolKind::Offset] = std::make_unique<OffsetTool>(*this, desk);
+  tools_[ToolKind::LineOutline] = std::make_unique<OffsetTool>(*this, desk);
   tools_[ToolKind::Reframe] = std::make_unique<ReframeTool>(*this, desk);
   connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);

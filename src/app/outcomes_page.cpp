@@ -8,12 +8,13 @@
 #include "app/clear_layout.h"
 #include "app/item_picture.h"
 #include "app/theme.h"
+#include "project/pieces.h"
 #include "project/resolve.h"
 
 namespace widecut {
 namespace {
 
-constexpr QSize pictureSize{142, 70};
+constexpr QSize pictureSize{118, 70};
 
 struct OutcomeFace {
   QString name, sign, key;
@@ -119,6 +120,7 @@ void OutcomesPage::rebuild() {
     });
     cards->addWidget(card);
   }
+  addDivision(*cards, items, around);
   auto* looks = new QVBoxLayout;
   looks->setSpacing(4);
   row_->addLayout(looks);
@@ -126,6 +128,34 @@ void OutcomesPage::rebuild() {
   addChips(*looks, tr("Keeps the photo of"), items, true);
   looks->addStretch(1);
   row_->addStretch(1);
+}
+
+/// The card of the division: its pieces, drawn a little apart.
+void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items, const Box& around) {
+  const std::vector<Id> ids = desk_.selection();
+  const LookChoice look = desk_.lookFor(ids, Outcome::Union);
+  std::vector<ItemPtr> pieces;
+  for (Item piece : dividedItems(desk_.settled(), ids, look)) {
+    piece.position = piece.position + (piece.position - around.centre()) * 0.12;
+    pieces.push_back(std::make_shared<const Item>(std::move(piece)));
+  }
+  auto* card = new Card(tr("Divide"), "D", theme::slate,
+                        pictureOf(pieces, desk_.settled().media, desk_.photos(), pictureSize, devicePixelRatioF(),
+                                  Box{around}.grown(0.06 * std::max(around.width(), around.height()))),
+                        this);
+  card->setSign("÷");
+  card->setObjectName("divide");
+  card->setToolTip(tr("%1 pieces, each an item of its own: %2 items end").arg(pieces.size()).arg(items.size()));
+  connect(card, &Card::entered, this, [this, ids, look] {
+    std::vector<Id> made;
+    desk_.tryOut(withDivided(desk_.settled(), ids, look, made));
+  });
+  connect(card, &Card::left, &desk_, &Desk::stopTrying);
+  connect(card, &Card::clicked, this, [this] {
+    desk_.stopTrying();
+    desk_.makeDivision();
+  });
+  cards.addWidget(card);
 }
 
 void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items,

@@ -6,6 +6,7 @@
 #include "app/bench.h"
 #include "app/cards.h"
 #include "app/clear_layout.h"
+#include "app/formula_field.h"
 #include "app/item_picture.h"
 #include "app/theme.h"
 #include "project/resolve.h"
@@ -52,35 +53,7 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(14, 8, 14, 4);
   column->setSpacing(4);
-  auto* top = new QHBoxLayout;
-  heading_ = new QLabel(this);
-  heading_->setFont(theme::heading());
-  heading_->setStyleSheet("color: #5F6B67");
-  formula_ = new QLabel(this);
-  formula_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-  formula_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-  formula_->setAccessibleName(tr("Formula"));
-  auto* lift = new QPushButton(tr("Lift parts out"), this);
-  lift->setObjectName("liftParts");
-  lift->setToolTip(tr("Ends the cutout: every part becomes an item again, with its own look"));
-  connect(lift, &QPushButton::clicked, this, [this] {
-    const ItemPtr item = desk_.openCutout();
-    if (!item) return;
-    std::vector<Id> parts;
-    desk_.commit(tr("Lift parts out"), withPartsLifted(desk_.settled(), item->id, parts));
-    desk_.select(parts);
-  });
-  top->addWidget(heading_);
-  top->addSpacing(14);
-  top->addWidget(formula_, 1);
-  auto* photo = new QPushButton(tr("Place a photo…"), this);
-  connect(photo, &QPushButton::clicked, this, &RecipePage::photoWanted);
-  reframe_ = new QPushButton(theme::icon("reframe"), tr("Reframe  R"), this);
-  connect(reframe_, &QPushButton::clicked, this, [this] { desk_.setTool(ToolKind::Reframe); });
-  top->addWidget(photo);
-  top->addWidget(reframe_);
-  top->addWidget(lift);
-  column->addLayout(top);
+  addHeader(*column);
 
   auto* scroll = new QScrollArea(this);
   scroll->setWidgetResizable(true);
@@ -94,16 +67,77 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   column->addWidget(scroll, 1);
 }
 
+void RecipePage::addHeader(QBoxLayout& column) {
+  auto* top = new QHBoxLayout;
+  top->setSpacing(6);
+  heading_ = new QLabel(this);
+  heading_->setFont(theme::heading());
+  heading_->setMaximumWidth(230);
+  top->addWidget(heading_);
+  top->addSpacing(6);
+  formula_ = new FormulaField(this);
+  connect(formula_, &FormulaField::typed, this, &RecipePage::useFormula);
+  connect(formula_, &FormulaField::dropped, this, [this] {
+    desk_.stopTrying();
+    refresh(true);
+  });
+  top->addWidget(formula_, 1);
+  const auto button = [&](const QString& text, const char* name, const QString& tip, const auto& run) {
+    auto* b = new QPushButton(text, this);
+    b->setObjectName(name);
+    b->setToolTip(tip);
+    connect(b, &QPushButton::clicked, this, run);
+    top->addWidget(b);
+    return b;
+  };
+  photo_ = button(tr("Place a photo…"), "placePhotoInCutout", tr("Fills the cutout with a picture"),
+                  [this] { emit photoWanted(); });
+  reframe_ = button(tr("Reframe  R"), "reframeCutout", tr("Moves and scales the picture in the cutout"),
+                    [this] { desk_.setTool(ToolKind::Reframe); });
+  reframe_->setIcon(theme::icon("reframe"));
+  // What makes items of the cutout: the window's commands, so that keys and menus do the same.
+  const auto command = [&](const QString& text, const char* name, const QString& tip) {
+    return button(text, name, tip, [this, n = QString(name)] { emit commandWanted(n); });
+  };
+  offcuts_ = command(tr("Keep offcuts"), "keepOffcuts", tr("What the recipe removes becomes items behind the cutout"));
+  split_ = command(tr("Split loose"), "splitLoose", tr("Ends the cutout: every separate region becomes an item"));
+  command(tr("Bake  B"), "bake", tr("Final: the cutout becomes a plain outline with the nodes of its result. Undo brings the recipe back."));
+  command(tr("Lift parts out"), "liftParts", tr("Ends the cutout: every part becomes an item again, with its own look"));
+  column.addLayout(top);
+}
+
+void RecipePage::useFormula(const QString& text) {
+  const ItemPtr item = desk_.openCutout();
+  if (!item) return;
+  auto changed = withFormula(desk_.settled(), item->id, text.toStdString());
+  formula_->setProblem(changed ? QString() : QString::fromStdString(changed.error().message));
+  if (changed && formula_->isFinished())
+    desk_.commit(tr("Change formula"), std::move(*changed));
+  else if (changed)
+    desk_.tryOut(std::move(*changed));
+  else
+    desk_.stopTrying();
+  refresh(true);
+}
+
 void RecipePage::refresh(bool) {
   const ItemPtr item = desk_.openCutout();
   if (!item) return;
   const ItemPtr selected = desk_.onlyItem();
-  reframe_->setVisible(selected && shownPhoto(*selected, desk_.project().media));
-  std::vector<std::string> names;
-  for (const ItemPtr& part : item->recipe()->parts) names.push_back(part->name);
-  heading_->setText(tr("Recipe of “%1”").arg(QString::fromStdString(item->name)));
-  formula_->setText(formula_->fontMetrics().elidedText(QString::fromStdString(item->recipe()->formula.text(names)),
-                                                       Qt::ElideRight, std::max(120, width() - 660)));
+  const bool photo = selected && shownPhoto(*selected, desk_.project().media);
+  reframe_->setVisible(photo);
+  photo_->setVisible(!photo);
+  offcuts_->setEnabled(!desk_.isTrying());
+  if (const QString& wrong = formula_->problem(); !wrong.isEmpty()) {
+    heading_->setText(heading_->fontMetrics().elidedText(tr("See the formula"), Qt::ElideRight, 220));
+    heading_->setStyleSheet("color: #BF3F26");
+  } else {
+    const QString name = QString::fromStdString(item->name);
+    heading_->setText(heading_->fontMetrics().elidedText(tr("Recipe of “%1”").arg(name), Qt::ElideRight, 220));
+    heading_->setToolTip(name);
+    heading_->setStyleSheet("color: #5F6B67");
+  }
+  formula_->show(QString::fromStdString(formulaText(*item->recipe())), formulaNames(*item->recipe()));
   // While something is dragged only the result follows, so that the signs stay under the pointer.
   if (desk_.isTrying() && result_)
     showResult(*item);

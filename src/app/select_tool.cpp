@@ -5,6 +5,7 @@
 
 #include "app/theme.h"
 #include "output/raster.h"
+#include "project/cutouts.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
 
@@ -12,12 +13,6 @@ namespace widecut {
 namespace {
 
 constexpr double dragStart = 3;  // pixels before a press becomes a drag
-
-/// A part's role shows by the operator before it; the first part is added.
-Role roleOfPart(const Recipe& recipe, std::size_t index) {
-  const auto roles = recipe.formula.operators();
-  return index == 0 || index > roles.size() ? Role::Add : roles[index - 1];
-}
 
 bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
 

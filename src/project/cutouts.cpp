@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "project/framing.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -31,6 +32,19 @@ Role roleOf(Outcome outcome) {
 }
 
 bool hasPhoto(const Item& item) { return item.style.photo || (item.recipe() && item.recipe()->photoFrom); }
+
+/// In a union the photo of one part grows into all of it: it becomes the cutout's own, where it was, as large as covers.
+void growPhoto(Item& cutout, const Media& media) {
+  const auto shown = shownPhoto(cutout, media);
+  if (!shown) return;
+  const Medium& m = *media.at(shown->medium);
+  const Framing framing{shown->pixelsToFrame(Point{m.width / 2.0, m.height / 2.0}), shown->pointsPerPixel,
+                        shown->pixelsToFrame.turnAngle()};
+  Recipe recipe = *cutout.recipe();
+  recipe.photoFrom.reset();
+  cutout.form = std::make_shared<const Recipe>(std::move(recipe));
+  cutout.style.photo = PhotoFill{shown->medium, keptCovering(framing, resolved(cutout)->box, m.width, m.height)};
+}
 
 std::string cutoutName(const std::vector<ItemPtr>& parts) {
   std::string name = parts.front()->name + " cutout";
@@ -103,7 +117,9 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
     recipe.parts.push_back(std::make_shared<const Item>(std::move(inside)));
   }
   cutout.style.photo.reset();
+  const auto photoPart = recipe.photoFrom;
   cutout.form = std::make_shared<const Recipe>(std::move(recipe));
+  if (outcome == Outcome::Union && photoPart) growPhoto(cutout, project.media);
   made = cutout.id;
 
   const Id frontmost = stacked.back()->id;
@@ -137,6 +153,62 @@ Project withPartsLifted(const Project& project, Id id, std::vector<Id>& parts) {
         out.items.push_back(std::make_shared<const Item>(mapped(*part, item->toParent(), project.media)));
       }
     }
+    return out;
+  });
+}
+
+Role roleOfPart(const Recipe& recipe, std::size_t part) {
+  const auto roles = recipe.formula.operators();
+  return part == 0 || part > roles.size() ? Role::Add : roles[part - 1];
+}
+
+std::vector<std::string> formulaNames(const Recipe& recipe) {
+  std::vector<std::string> out;
+  for (const ItemPtr& part : recipe.parts) {
+    std::string name = part->name;
+    for (int number = 2; std::find(out.begin(), out.end(), name) != out.end(); ++number)
+      name = part->name + " " + std::to_string(number);
+    out.push_back(std::move(name));
+  }
+  return out;
+}
+
+std::string formulaText(const Recipe& recipe) {
+  std::optional<Formula> shown = recipe.formula;
+  for (std::size_t i = 0; i < recipe.parts.size(); ++i)
+    if (recipe.parts[i]->hidden && shown) shown = shown->without(static_cast<int>(i));
+  return shown ? shown->text(formulaNames(recipe)) : "";
+}
+
+Result<Project> withFormula(const Project& project, Id cutout, std::string_view text) {
+  const ItemPtr item = findItem(project, cutout);
+  const Recipe* recipe = item ? item->recipe() : nullptr;
+  if (!recipe) return project;
+  const auto names = formulaNames(*recipe);
+  const auto typed = Formula::parse(text, names);
+  if (!typed) return tl::unexpected(typed.error());
+  std::vector<int> order = typed->leaves();
+  const auto stands = [&](int part) { return std::count(order.begin(), order.end(), part); };
+  for (const int part : order)
+    if (stands(part) > 1) return problem("'" + names[static_cast<std::size_t>(part)] + "' stands twice: each part can stand once");
+  const std::size_t named = order.size();
+  for (int i = 0; i < static_cast<int>(recipe->parts.size()); ++i)
+    if (stands(i) == 0) order.push_back(i);
+  Recipe changed = *recipe;
+  changed.parts.clear();
+  std::vector<int> place(order.size());
+  for (std::size_t i = 0; i < order.size(); ++i) {
+    place[static_cast<std::size_t>(order[i])] = static_cast<int>(i);
+    Item part = *recipe->parts[static_cast<std::size_t>(order[i])];
+    part.hidden = i >= named;
+    changed.parts.push_back(std::make_shared<const Item>(std::move(part)));
+  }
+  changed.formula = typed->renumbered([&](int part) { return place[static_cast<std::size_t>(part)]; });
+  for (std::size_t i = named; i < order.size(); ++i)
+    changed.formula = Formula::joined(changed.formula, Role::Add, Formula::part(static_cast<int>(i)));
+  return withItem(project, cutout, [&](const Item& before) {
+    Item out = before;
+    out.form = std::make_shared<const Recipe>(changed);
     return out;
   });
 }

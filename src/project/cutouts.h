@@ -32,6 +32,15 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
 
 /// The cutout replaced by its parts; each keeps its look.
 Project withPartsLifted(const Project& project, Id cutout, std::vector<Id>& parts);
+/// What a part does in its recipe: the role of the operator before it; the first part is added.
+Role roleOfPart(const Recipe& recipe, std::size_t part);
+/// The parts' names as formulas know them: where two are alike, later ones get a number.
+std::vector<std::string> formulaNames(const Recipe& recipe);
+/// The recipe's formula without the parts that are left out.
+std::string formulaText(const Recipe& recipe);
+/// The cutout with a typed formula. Parts take its order; those that it does not name are left out of the recipe, but
+/// stay parts. The problem says where the text is wrong.
+Result<Project> withFormula(const Project& project, Id cutout, std::string_view text);
 /// Operator `index` of the cutout's formula changed.
 Project withRole(const Project& project, Id cutout, int operatorIndex, Role role);
 

@@ -1,0 +1,34 @@
+#include "app/offset_tool.h"
+
+#include <QKeyEvent>
+#include <QPainter>
+
+#include "app/desk.h"
+#include "app/mat.h"
+#include "app/selection_frame.h"
+#include "app/theme.h"
+
+namespace widecut {
+
+bool OffsetTool::key(QKeyEvent& event) {
+  if (event.key() != Qt::Key_Escape) return false;
+  desk_.setTool(ToolKind::Select);
+  return true;
+}
+
+void OffsetTool::putAway() { desk_.stopTrying(); }
+
+void OffsetTool::paint(QPainter& painter) {
+  painter.setBrush(Qt::NoBrush);
+  // The outline as it was, dashed, and as it would be.
+  painter.setPen(QPen(theme::plum, 1.2, Qt::DashLine));
+  for (const Id id : desk_.selection()) paintOutline(painter, mat_, desk_.settled(), id);
+  painter.setPen(QPen(theme::plum, 1.6));
+  for (const Id id : desk_.selection()) paintOutline(painter, mat_, desk_.project(), id);
+}
+
+QString OffsetTool::hint() const {
+  return Mat::tr("Type a length below: it shows at once · Enter makes it · Esc leaves things as they were");
+}
+
+}  // namespace widecut
