@@ -13,6 +13,7 @@ class QSlider;
 
 namespace widecut {
 
+class Card;
 class FormulaField;
 class MeasureField;
 
@@ -103,7 +104,13 @@ class PolygonPage : public BenchPage {
   void refresh(bool selection) override;
 
  private:
+  struct Known {
+    const char* word;
+    int corners;
+    double depth;
+  };
   void set(int corners, double depth);
+  std::vector<std::pair<Card*, Known>> cards_;
   MeasureField *corners_, *depth_;
 };
 
@@ -115,6 +122,7 @@ class KnifePage : public BenchPage {
   void refresh(bool selection) override;
 
  private:
+  std::vector<std::pair<QPushButton*, double>> gaps_;
   MeasureField* gap_;
 };
 

@@ -64,7 +64,8 @@ void FormulaField::setProblem(const QString& problem) {
   }
   auto* note = static_cast<QLabel*>(note_);
   note->setText(problem);
-  note->setVisible(!problem.isEmpty());
+  // The names on offer come first.
+  note->setVisible(!problem.isEmpty() && !completer_->popup()->isVisible());
   placeNote();
 }
 
@@ -95,7 +96,9 @@ void FormulaField::offerNames() {
     completer_->popup()->hide();
     return;
   }
-  completer_->complete();
+  QRect below = cursorRect();
+  below.setWidth(190);
+  completer_->complete(below);
   completer_->popup()->setCurrentIndex(completer_->completionModel()->index(0, 0));
 }
 

@@ -65,6 +65,11 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   mat_->setFocus();
 }
 
+MainWindow::~MainWindow() {
+  // A field that is being typed in would hand its text to a desk that is gone.
+  if (QWidget* typing = QApplication::focusWidget()) typing->clearFocus();
+}
+
 QWidget* MainWindow::buildToolRow() {
   auto* row = new QWidget(this);
   row->setObjectName("toolRow");
@@ -267,6 +272,8 @@ bool MainWindow::event(QEvent* event) {
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
+  // What is being typed counts.
+  if (QWidget* typing = focusWidget()) typing->clearFocus();
   if (!mayDiscard()) {
     event->ignore();
     return;

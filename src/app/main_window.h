@@ -20,6 +20,7 @@ class MainWindow : public QMainWindow {
   Q_OBJECT
  public:
   explicit MainWindow(QWidget* parent = nullptr);
+  ~MainWindow() override;
   /// Opens a project file; on a problem says so and leaves what is open alone.
   bool openFile(const QString& path) { return take(desk_.open(path)); }
   /// The same as Desk::openCopy.

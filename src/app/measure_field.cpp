@@ -66,6 +66,7 @@ void MeasureField::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Enter:
       finish();
       selectAll();
+      emit entered();
       return;
     case Qt::Key_Escape:
       typing_ = false;

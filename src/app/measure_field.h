@@ -19,6 +19,8 @@ class MeasureField : public QLineEdit {
  signals:
   void tried(double value);
   void settled(double value);
+  /// Enter was pressed, after what was typed was settled.
+  void entered();
   /// Escape: what was tried is to be taken back.
   void dropped();
 

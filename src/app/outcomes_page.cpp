@@ -14,7 +14,7 @@
 namespace widecut {
 namespace {
 
-constexpr QSize pictureSize{118, 70};
+constexpr QSize pictureSize{124, 70};
 
 struct OutcomeFace {
   QString name, sign, key;
@@ -28,9 +28,9 @@ OutcomeFace faceOf(Outcome outcome, const std::vector<ItemPtr>& items) {
     case Outcome::Union:
       return {Bench::tr("Union"), "+", "U", theme::pine};
     case Outcome::SubtractFront:
-      return {Bench::tr("Subtract %1").arg(front), "−", "S", theme::rust};
+      return {front, "−", "S", theme::rust};
     case Outcome::SubtractBack:
-      return {Bench::tr("Subtract %1").arg(back), "−", "⇧S", theme::rust};
+      return {back, "−", "⇧S", theme::rust};
     case Outcome::Intersect:
       return {Bench::tr("Intersect"), "∩", "I", theme::blue};
     case Outcome::Exclude:
@@ -110,6 +110,10 @@ void OutcomesPage::rebuild() {
         new Card(face.name, face.key, face.edge,
                  pictureOf({result}, changed.media, desk_.photos(), pictureSize, devicePixelRatioF(), around), this);
     card->setSign(face.sign);
+    if (outcome == Outcome::SubtractFront || outcome == Outcome::SubtractBack) {
+      card->setAccessibleName(tr("Subtract %1").arg(face.name));
+      card->setToolTip(card->accessibleName());
+    }
     if (resolved(*result)->outline.isEmpty()) card->setNote(tr("nothing is left"));
     card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
     connect(card, &Card::entered, this, [this, outcome] { tryOut(outcome); });

@@ -73,6 +73,7 @@ void RecipePage::addHeader(QBoxLayout& column) {
   heading_ = new QLabel(this);
   heading_->setFont(theme::heading());
   heading_->setMaximumWidth(230);
+  heading_->setStyleSheet("color: #5F6B67");
   top->addWidget(heading_);
   top->addSpacing(6);
   formula_ = new FormulaField(this);
@@ -128,15 +129,9 @@ void RecipePage::refresh(bool) {
   reframe_->setVisible(photo);
   photo_->setVisible(!photo);
   offcuts_->setEnabled(!desk_.isTrying());
-  if (const QString& wrong = formula_->problem(); !wrong.isEmpty()) {
-    heading_->setText(heading_->fontMetrics().elidedText(tr("See the formula"), Qt::ElideRight, 220));
-    heading_->setStyleSheet("color: #BF3F26");
-  } else {
-    const QString name = QString::fromStdString(item->name);
-    heading_->setText(heading_->fontMetrics().elidedText(tr("Recipe of “%1”").arg(name), Qt::ElideRight, 220));
-    heading_->setToolTip(name);
-    heading_->setStyleSheet("color: #5F6B67");
-  }
+  const QString name = QString::fromStdString(item->name);
+  heading_->setText(heading_->fontMetrics().elidedText(tr("Recipe of “%1”").arg(name), Qt::ElideRight, 220));
+  heading_->setToolTip(name);
   formula_->show(QString::fromStdString(formulaText(*item->recipe())), formulaNames(*item->recipe()));
   // While something is dragged only the result follows, so that the signs stay under the pointer.
   if (desk_.isTrying() && result_)

@@ -41,24 +41,19 @@ PolygonPage::PolygonPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   row->setSpacing(8);
   column->addLayout(row);
   column->addStretch(1);
-  struct Known {
-    const char* name;
-    const char* word;
-    int corners;
-    double depth;
-  };
-  const Known known[] = {{"triangle", QT_TR_NOOP("triangle"), 3, 0},
-                         {"pentagon", QT_TR_NOOP("pentagon"), 5, 0},
-                         {"hexagon", QT_TR_NOOP("hexagon"), 6, 0},
-                         {"star", QT_TR_NOOP("star"), 5, 0.5},
-                         {"burst", QT_TR_NOOP("burst"), 16, 0.25}};
+  const Known known[] = {{QT_TR_NOOP("triangle"), 3, 0},
+                         {QT_TR_NOOP("pentagon"), 5, 0},
+                         {QT_TR_NOOP("hexagon"), 6, 0},
+                         {QT_TR_NOOP("star"), 5, 0.5},
+                         {QT_TR_NOOP("burst"), 16, 0.25}};
   for (const Known& k : known) {
     Style style;
     style.fill = Colour{0x8F, 0xA9, 0xB8};
-    const auto item = std::make_shared<const Item>(plainItem(1, k.name, polygonOf(k.corners, k.depth, 50), style));
+    const auto item = std::make_shared<const Item>(plainItem(1, k.word, polygonOf(k.corners, k.depth, 50), style));
     auto* card = new Card(tr(k.word), {}, theme::slate,
                           pictureOf({item}, {}, desk.photos(), {84, 50}, devicePixelRatioF()), this);
-    card->setObjectName(k.name);
+    card->setObjectName(k.word);
+    cards_.emplace_back(card, k);
     connect(card, &Card::clicked, this, [this, k] { set(k.corners, k.depth); });
     row->addWidget(card);
   }
@@ -84,6 +79,10 @@ void PolygonPage::set(int corners, double depth) {
 }
 
 void PolygonPage::refresh(bool) {
+  for (const auto& [card, known] : cards_) {
+    card->setMarked(known.corners == desk_.cornersForNew && std::abs(known.depth - desk_.depthForNew) < 1e-9);
+    card->update();
+  }
   corners_->show(desk_.cornersForNew);
   depth_->show(desk_.depthForNew * 100);
 }
@@ -100,6 +99,8 @@ KnifePage::KnifePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   for (const double mm : {0.0, 1.0, 2.0, 5.0}) {
     auto* b = new QPushButton(mm == 0 ? tr("no gap") : tr("%1 mm").arg(mm), this);
     b->setObjectName(QString("gap%1").arg(mm));
+    b->setCheckable(true);
+    gaps_.emplace_back(b, mm * 72 / 25.4);
     connect(b, &QPushButton::clicked, this, [this, mm] {
       desk_.knifeGap = mm * 72 / 25.4;
       refresh(true);
@@ -119,7 +120,10 @@ KnifePage::KnifePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   refresh(true);
 }
 
-void KnifePage::refresh(bool) { gap_->show(desk_.knifeGap); }
+void KnifePage::refresh(bool) {
+  for (const auto& [button, gap] : gaps_) button->setChecked(std::abs(gap - desk_.knifeGap) < 1e-6);
+  gap_->show(desk_.knifeGap);
+}
 
 OffsetPage::OffsetPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   auto* column = columnIn(this);
@@ -187,7 +191,7 @@ OffsetPage::OffsetPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   connect(distance_, &MeasureField::settled, this, distanceTo);
   connect(width_, &MeasureField::settled, this, widthTo);
   for (MeasureField* field : {distance_, width_}) {
-    connect(field, &QLineEdit::returnPressed, this, &OffsetPage::finish);
+    connect(field, &MeasureField::entered, this, &OffsetPage::finish);
     connect(field, &MeasureField::dropped, this, [this] { desk_.setTool(ToolKind::Select); });
   }
 }

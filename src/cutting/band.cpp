@@ -34,6 +34,24 @@ OffsetPlace offsetAt(const Bezier& c, double t, double distance) {
   return {cubicAt(c, t) + normal * distance, normal, slope * stretch, stretch};
 }
 
+/// The cubic with the directions of the offset at both ends that passes its middle; where no such one bends the right
+/// way, the one with the offset's own derivatives.
+Bezier fitted(const OffsetPlace& a, const OffsetPlace& middle, const OffsetPlace& b, double span) {
+  const Point t0 = unit(a.slope), t1 = unit(b.slope);
+  const Point want = (middle.at - mix(a.at, b.at, 0.5)) * (8.0 / 3);
+  const double det = cross(t1, t0);  // want = α·t0 − β·t1
+  double alpha = length(a.slope) * span / 3, beta = length(b.slope) * span / 3;
+  const double reach = distance(a.at, middle.at) + distance(middle.at, b.at);
+  if (std::abs(det) > 1e-6) {
+    const double p = -cross(want, t1) / det, q = -cross(want, t0) / det;
+    if (p > 0.05 * reach && q > 0.05 * reach && p < reach && q < reach) {
+      alpha = p;
+      beta = q;
+    }
+  }
+  return {a.at, a.at + t0 * alpha, b.at - t1 * beta, b.at};
+}
+
 void reverse(Contour& contour) {
   Contour out{contour.segments.empty() ? contour.start : contour.segments.back().end, {}, contour.closed};
   for (std::size_t i = contour.segments.size(); i > 0; --i) {
@@ -126,7 +144,7 @@ void Band::addCurvePiece(const Bezier& c, double t0, double t1, double distance,
   const double span = t1 - t0;
   if (!(span > 0)) return;
   const OffsetPlace a = offsetAt(c, t0, distance), b = offsetAt(c, t1, distance);
-  const Bezier fit{a.at, a.at + a.slope * (span / 3), b.at - b.slope * (span / 3), b.at};
+  const Bezier fit = fitted(a, offsetAt(c, t0 + span / 2, distance), b, span);
   const double allowed = std::max(1e-6, offsetPrecision * std::abs(distance));
   double off = 0;
   for (const double share : {0.25, 0.5, 0.75}) {

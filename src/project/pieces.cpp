@@ -4,6 +4,7 @@
 
 #include "cutting/knife.h"
 #include "cutting/planar_map.h"
+#include "project/framing.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
 
@@ -260,7 +261,13 @@ Result<Project> withKnife(const Project& project, std::span<const Id> ids, const
 
 Result<Project> withOffset(const Project& project, std::span<const Id> ids, double distance, Join join) {
   return withOutlines(
-      project, ids, [&](const Item& item) { return offset({resolved(item)->outline}, distance, join); }, [](Item&) {});
+      project, ids, [&](const Item& item) { return offset({resolved(item)->outline}, distance, join); },
+      [&](Item& item) {
+        if (!item.style.photo) return;
+        const Medium& m = *project.media.at(item.style.photo->medium);
+        Framing& framing = item.style.photo->framing;
+        framing = keptCovering(framing, resolved(item)->box, m.width, m.height);
+      });
 }
 
 Result<Project> withLineOutlined(const Project& project, std::span<const Id> ids, const LineShape& line) {

@@ -103,5 +103,84 @@ TEST(Jobs, J13APhotoInDiscAndBox) {
   EXPECT_TRUE(isRed(w.seen(w.mm(132, 120)))) << "the red half was dragged to the right";
 }
 
+TEST(Jobs, J17AStarIsSplitByAThinBarIntoTwoLooseHalves) {
+  WindowDriver w;
+  w.key(Qt::Key_6);
+  w.press("star");
+  w.drag(w.mm(100, 50), w.mm(180, 130));
+  w.key(Qt::Key_4);
+  w.drag(w.mm(90, 92), w.mm(190, 95));
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_S);
+  w.press("splitLoose");
+  w.report("J17 bar");
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_LE(w.actions, 18 / 2);
+  // They are loose: one is dragged away, the other stays.
+  const Id upper = w.sheet().items[0]->id;
+  const Point other = w.sheet().items[1]->position;
+  w.key(Qt::Key_Escape);
+  w.drag(w.mm(140, 75), w.mm(160, 60));
+  EXPECT_EQ(w.desk().selection(), std::vector<Id>{upper});
+  EXPECT_EQ(w.sheet().items[1]->position, other);
+}
+
+TEST(Jobs, J17AKnifeStrokeWithATypedGapDoesTheSame) {
+  WindowDriver w;
+  w.key(Qt::Key_6);
+  w.press("star");
+  w.drag(w.mm(100, 50), w.mm(180, 130));
+  const double whole = squareMm(*w.sheet().items[0]);
+  w.key(Qt::Key_0);
+  w.type("gap", "3mm");
+  w.drag(w.mm(90, 93), w.mm(190, 93), Qt::ShiftModifier);
+  w.report("J17 knife");
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_LE(w.actions, 18 / 2);
+  const double rest = squareMm(*w.sheet().items[0]) + squareMm(*w.sheet().items[1]);
+  EXPECT_LT(rest, whole - 80);
+  EXPECT_EQ(w.seen(w.mm(140, 93)), QColor(Qt::white));
+  const Box upper = boxInParent(*w.sheet().items[0]), lower = boxInParent(*w.sheet().items[1]);
+  EXPECT_NEAR(std::max(upper.low.y, lower.low.y) - std::min(upper.high.y, lower.high.y), 3 * pointsPerMm, 1e-6);
+}
+
+TEST(Jobs, J22AFlyerPictureOfTrianglesIsTrimmedAtTheSheetsEdge) {
+  WindowDriver w;
+  const QTemporaryDir folder;
+  const auto triangle = [&](Point from, Point to) {
+    w.key(Qt::Key_6);
+    w.drag(from, to);
+  };
+  triangle(w.mm(40, 40), w.mm(140, 150));
+  triangle(w.mm(100, 40), w.mm(200, 150));
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_U);
+  w.drop(twoToneFile(folder), w.mm(90, 120));
+  // Two more are joined later, and the photo grows into them.
+  triangle(w.mm(160, 60), w.mm(280, 180));
+  triangle(w.mm(230, 90), w.mm(320, 190));
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_U);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const Item grown = *w.sheet().items[0];
+  ASSERT_TRUE(shownPhoto(grown, w.desk().project().media));
+  EXPECT_TRUE(isBlue(w.seen(w.mm(270, 170)))) << "the photo covers the new triangles too";
+  EXPECT_TRUE(isRed(w.seen(w.mm(70, 130))));
+  // See-through tinted triangles on top.
+  triangle(w.mm(60, 60), w.mm(180, 170));
+  w.type("opacity", "40");
+  w.key(Qt::Key_D, Qt::ControlModifier);
+  w.drag(w.mm(120, 130), w.mm(235, 140));
+  const QColor tinted = w.seen(w.mm(120, 140));
+  EXPECT_FALSE(isRed(tinted)) << "the photo shines through a tint";
+  EXPECT_GT(tinted.red(), tinted.green());
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_T);
+  w.report("J22");
+  ASSERT_EQ(w.sheet().items.size(), 3U);
+  for (const ItemPtr& item : w.sheet().items) EXPECT_TRUE(w.sheet().box().grown(1e-6).contains(boxInParent(*item)));
+  EXPECT_LE(w.actions, 45 / 2);
+}
+
 }  // namespace
 }  // namespace widecut
