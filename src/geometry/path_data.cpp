@@ -227,49 +227,104 @@ class PathReader {
   char lastKind_ = 0;
 };
 
-void append(std::string& text, double value) {
-  char digits[32];
-  const auto end = std::to_chars(digits, digits + sizeof digits, value == 0 ? 0.0 : value).ptr;
-  text.append(digits, end);
-}
+/// Writes into a text that is made longer by large steps.
+class PathWriter {
+ public:
+  void room() {
+    constexpr std::size_t longestSegment = 6 * 26;
+    if (text_.size() - used_ < longestSegment) text_.resize(2 * text_.size() + 4096);
+    at_ = text_.data() + used_;
+  }
+  void put(char c) { *at_++ = c; }
+  void put(double value) {
+    // Most drawings have numbers with few decimals. If n / 1000, which is rounded correctly, is the value, then n
+    // thousandths is its shortest text: no two decimals of 15 digits or fewer share a double.
+    const double thousandths = std::nearbyint(value * 1000);
+    if (std::abs(value) < 1e5 && thousandths / 1000 == value)
+      putThousandths(static_cast<int>(thousandths));
+    else
+      at_ = std::to_chars(at_, at_ + 26, value).ptr;
+  }
+  void put(Point p) {
+    put(p.x);
+    put(' ');
+    put(p.y);
+  }
+  void settle() { used_ = static_cast<std::size_t>(at_ - text_.data()); }
+  std::string take() {
+    text_.resize(used_);
+    return std::move(text_);
+  }
 
-void append(std::string& text, Point p) {
-  append(text, p.x);
-  text += ' ';
-  append(text, p.y);
-}
+ private:
+  void putThousandths(int n) {
+    if (n < 0) {
+      put('-');
+      n = -n;
+    }
+    const int whole = n / 1000;
+    int rest = n % 1000;
+    char digits[8];
+    int count = 0;
+    int left = whole;
+    do {
+      digits[count++] = static_cast<char>('0' + left % 10);
+      left /= 10;
+    } while (left > 0);
+    while (count > 0) put(digits[--count]);
+    if (rest == 0) return;
+    put('.');
+    for (int unit = 100; rest > 0; unit /= 10) {
+      put(static_cast<char>('0' + rest / unit));
+      rest %= unit;
+    }
+  }
+
+  std::string text_;
+  std::size_t used_ = 0;
+  char* at_ = nullptr;
+};
 
 }  // namespace
 
 Result<Outline> parsePathData(std::string_view text) { return PathReader(text).read(); }
 
 std::string pathData(const Outline& outline) {
-  std::string text;
+  PathWriter out;
+  out.room();
   for (const Contour& c : outline.contours) {
-    text += 'M';
-    append(text, c.start);
-    for (std::size_t i = 0; i < c.segments.size(); ++i) {
-      const Segment& s = c.segments[i];
-      text += s.kind == SegmentKind::Line ? 'L' : s.kind == SegmentKind::Quadratic ? 'Q' : 'C';
+    out.room();
+    out.put('M');
+    out.put(c.start);
+    out.settle();
+    for (const Segment& s : c.segments) {
+      out.room();
+      out.put(s.kind == SegmentKind::Line ? 'L' : s.kind == SegmentKind::Quadratic ? 'Q' : 'C');
       if (s.kind != SegmentKind::Line) {
-        append(text, s.handle1);
-        text += ' ';
+        out.put(s.handle1);
+        out.put(' ');
       }
       if (s.kind == SegmentKind::Cubic) {
-        append(text, s.handle2);
-        text += ' ';
+        out.put(s.handle2);
+        out.put(' ');
       }
-      append(text, s.end);
+      out.put(s.end);
+      out.settle();
     }
-    if (c.closed) text += 'Z';
+    if (c.closed) {
+      out.room();
+      out.put('Z');
+      out.settle();
+    }
   }
-  return text;
+  out.settle();
+  return out.take();
 }
 
 std::string shortestNumber(double value) {
-  std::string text;
-  append(text, value);
-  return text;
+  char digits[32];
+  const auto end = std::to_chars(digits, digits + sizeof digits, value == 0 ? 0.0 : value).ptr;
+  return {digits, end};
 }
 
 }  // namespace widecut
