@@ -27,12 +27,14 @@ void ArcTree::build(const Arcs& arcs, std::size_t first, std::size_t last, doubl
   cells_.clear();
   chains_.clear();
   parts_.clear();
+  begins_.clear();
   if (first == last) return;
   orderContours(arcs, first, last);
   cells_.reserve(order_.size());
   for (const int i : order_) {
     const Arc& arc = arcs.arcs[static_cast<std::size_t>(i)];
     chains_.push_back(arc.chain);
+    begins_.push_back(arc.beginsContour);
     const Arc* next = static_cast<std::size_t>(i) + 1 < last ? &arc + 1 : nullptr;
     const int end = arc.direction > 0 ? 1 : 0;
     parts_.push_back(next && next->rising != arc.rising && next->node[next->direction > 0 ? 0 : 1] == arc.node[end]);
@@ -81,12 +83,22 @@ void ArcTree::orderContours(const Arcs& arcs, std::size_t first, std::size_t las
     for (int i = run.first; i < run.last; ++i) order_.push_back(i);
 }
 
+/// Where a run of arcs is cut in two: at its middle, or at a contour's end close to it.
+int ArcTree::cutBetween(int first, int last) const {
+  const int middle = first + (last - first) / 2, reach = (last - first) / 4;
+  for (int away = 0; away <= reach; ++away) {
+    if (begins(middle - away)) return middle - away;
+    if (begins(middle + away)) return middle + away;
+  }
+  return middle;
+}
+
 int ArcTree::make(int first, int last) {
   const int id = static_cast<int>(nodes_.size());
   nodes_.push_back({{}, first, last, -1, -1, -1});
   Cell whole;
   if (last - first > leafSize) {
-    const int middle = first + (last - first) / 2;
+    const int middle = cutBetween(first, last);
     const int left = make(first, middle), right = make(middle, last);
     whole = node(left).cell;
     whole.add(node(right).cell);

@@ -79,6 +79,7 @@ class ArcTree {
     return (apart[0] | apart[1]) == 0;
   }
   int make(int first, int last);
+  int cutBetween(int first, int last) const;
   void orderContours(const Arcs& arcs, std::size_t first, std::size_t last);
 
   const Node& node(int i) const { return nodes_[static_cast<std::size_t>(i)]; }
@@ -91,6 +92,7 @@ class ArcTree {
   /// True when the arc after this one in its contour is of the other kind.
   bool parts(int place) const { return parts_[static_cast<std::size_t>(place)] != 0; }
   int chain(int place) const { return chains_[static_cast<std::size_t>(place)]; }
+  bool begins(int place) const { return begins_[static_cast<std::size_t>(place)] != 0; }
   int arc(int place) const { return order_[static_cast<std::size_t>(place)]; }
 
   template <class Visit>
@@ -141,7 +143,7 @@ class ArcTree {
 
   std::vector<Node> nodes_;
   std::vector<int> order_, chains_;
-  std::vector<char> parts_;
+  std::vector<char> parts_, begins_;
   std::vector<Cell> cells_;
 };
 

@@ -218,6 +218,7 @@ void Arcs::addArc(const Bezier& c, bool line, double t0, double t1, int startNod
   arc.operand = sources.back().operand;
   arc.settle();
   const bool starts = arcs.size() == static_cast<std::size_t>(contourStarts.back()) + 1;
+  arc.beginsContour = starts;
   const Arc* before = starts ? nullptr : &arc - 1;
   arc.chain = before && before->rising == arc.rising && before->direction == arc.direction ? before->chain : ++chains;
 }

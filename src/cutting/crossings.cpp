@@ -33,6 +33,22 @@ bool fatLinesMiss(const Arc& a, const Arc& b, double tolerance) {
   return low > a.fatHigh + slack || high < a.fatLow - slack;
 }
 
+/// True when every leg of one control polygon turns the same way to every leg of the other: then the gap between the
+/// two grows, or falls, all along. Both run to growing x.
+bool turnOneWay(const Bezier& a, const Bezier& b) {
+  double low = 1e300, high = -1e300;
+  for (std::size_t i = 0; i < 3; ++i) {
+    const Point la = a[i + 1] - a[i], own = b[i + 1] - b[i];
+    if (la.x < 0 || own.x < 0) return false;
+    for (std::size_t k = 0; k < 3; ++k) {
+      const double turn = cross(la, b[k + 1] - b[k]);
+      low = std::min(low, turn);
+      high = std::max(high, turn);
+    }
+  }
+  return low > 0 || high < 0;
+}
+
 /// Least and greatest slope of a graph given by its control points; all slopes are within ±1 anyway.
 struct Slopes {
   double low = 1, high = -1;
@@ -418,6 +434,12 @@ void CrossingSearch::halve(const Graph& first, const Graph& second, int depth) {
   };
   if (aLow - bHigh > clearly) return clear(1);
   if (bLow - aHigh > clearly) return clear(-1);
+  if (turnOneWay(a, b)) {
+    if (crossOnce(first, second)) return;
+    note(low, a[0].y - b[0].y);
+    note(high, a[3].y - b[3].y);
+    return;
+  }
   // Matched control points: the gap differs from theirs by no more than drift times the slope's deviation.
   const Slopes sa = slopesOf(a), sb = slopesOf(b);
   const double pad =
@@ -425,12 +447,6 @@ void CrossingSearch::halve(const Graph& first, const Graph& second, int depth) {
   if (gapLow - pad > clearly) return clear(1);
   if (gapHigh + pad < -clearly) return clear(-1);
   if (gapHigh + pad <= contact && gapLow - pad >= -contact) return;
-  if (sa.low > sb.high || sb.low > sa.high) {
-    if (crossOnce(first, second)) return;
-    note(low, a[0].y - b[0].y);
-    note(high, a[3].y - b[3].y);
-    return;
-  }
   const double middle = 0.5 * (low + high);
   if (middle == low || middle == high) return;
   const double t = solveRising(a[0].x, a[1].x, a[2].x, a[3].x, middle), ua = first.u0 + (first.u1 - first.u0) * t;

@@ -189,21 +189,21 @@ std::vector<Operand> manyPair(Random& r) {
               {placed(starOutline(120, 120, 400, uniform(r, 0.1, 0.5)), uniform(r, 1, 9), uniform(r, 1, 9), anyAngle(r))}};
     case 1: {
       Outline bands;
-      for (int i = 0; i < 40; ++i) bands = joined(bands, placed(rectangleOutline(140, 1.6), 0, -60 + 3.0 * i));
-      return {{bands}, {placed(blob(r, 12, 60, 0.4), 0, 0, anyAngle(r))}};
+      for (int i = 0; i < 120; ++i) bands = joined(bands, placed(rectangleOutline(140, 0.6), 0, -60 + 1.0 * i));
+      return {{bands}, {placed(blob(r, 40, 60, 0.6), 0, 0, anyAngle(r))}};
     }
     case 2: {
       Outline upright, level;
-      for (int i = 0; i < 25; ++i) {
-        upright = joined(upright, placed(rectangleOutline(2, 130), -60 + 5.0 * i, 0));
-        level = joined(level, placed(rectangleOutline(130, 2), 0, -60 + 5.0 * i));
+      for (int i = 0; i < 40; ++i) {
+        upright = joined(upright, placed(rectangleOutline(1.2, 130), -60 + 3.0 * i, 0));
+        level = joined(level, placed(rectangleOutline(130, 1.2), 0, -60 + 3.0 * i));
       }
       const double angle = whole(r, 0, 1) ? anyAngle(r) : 0;
       return {{upright}, {placed(level, uniform(r, -2, 2), 0, angle)}};
     }
     case 3: {
       Outline discs;
-      for (int i = 0; i < 80; ++i) {
+      for (int i = 0; i < 160; ++i) {
         const double d = uniform(r, 8, 20);
         discs = joined(discs, placed(ellipseOutline(d, d), uniform(r, -60, 60), uniform(r, -60, 60)));
       }
@@ -286,8 +286,8 @@ std::vector<Operand> corpusPair(Category category, std::uint64_t seed) {
       pair = {{blob(r, whole(r, 8, 24), 60, 0.7)}, {placed(blob(r, whole(r, 8, 24), 60, 0.7), uniform(r, -40, 40), uniform(r, -40, 40))}};
       break;
     case Category::SelfCrossing:
-      pair = {{loops(r, whole(r, 8, 16), 60), anyRule(r)},
-              {placed(loops(r, whole(r, 8, 16), 60), uniform(r, -30, 30), uniform(r, -30, 30)), anyRule(r)}};
+      pair = {{loops(r, whole(r, 10, 20), 60), anyRule(r)},
+              {placed(loops(r, whole(r, 10, 20), 60), uniform(r, -30, 30), uniform(r, -30, 30)), anyRule(r)}};
       break;
     case Category::Primitives:
       pair = primitivePair(r);
@@ -308,6 +308,8 @@ std::vector<Operand> corpusPair(Category category, std::uint64_t seed) {
       pair = degeneratePair(r);
       break;
   }
+  // Outlines whose boxes do not touch are nothing to cut.
+  if (!bounds(pair[0].outline).touches(bounds(pair[1].outline))) return corpusPair(category, seed + (1ULL << 40));
   resized(pair, r);
   return pair;
 }
