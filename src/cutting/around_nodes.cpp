@@ -70,13 +70,13 @@ void Arrangement::orderNode(int node) {
     const double gap = sectors_[i + 1 == sectors_.size() ? 0 : i + 1].key - sectors_[i].key;
     return gap < 0 ? gap + 4 : gap;
   };
-  bool close = false;
-  std::size_t widest = 0;
-  for (std::size_t i = 0; i < sectors_.size(); ++i) {
-    close = close || gapAfter(i) < closeKeys;
-    if (gapAfter(i) > gapAfter(widest)) widest = i;
-  }
+  bool close = gapAfter(sectors_.size() - 1) < closeKeys;
+  for (std::size_t i = 0; i + 1 < sectors_.size(); ++i)
+    close = close || sectors_[i + 1].key - sectors_[i].key < closeKeys;
   if (close) {
+    std::size_t widest = 0;
+    for (std::size_t i = 1; i < sectors_.size(); ++i)
+      if (gapAfter(i) > gapAfter(widest)) widest = i;
     std::rotate(sectors_.begin(), sectors_.begin() + static_cast<std::ptrdiff_t>(widest) + 1, sectors_.end());
     leastApart_ = 1e300;
     for (std::size_t from = 0; from < sectors_.size();) {

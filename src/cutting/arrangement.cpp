@@ -41,8 +41,7 @@ bool Arrangement::attempt(std::span<const Operand* const> operands, double relat
   events_.clear();
   crossings_.clear();
   for (std::size_t i = 0; i < operands.size(); ++i) arcs_.add(*operands[i], static_cast<int>(i), frame_, nodes_);
-  cover_.reset(static_cast<int>(operands.size()));
-  findEvents();
+  findEvents(operands.size());
   sortEvents();
   contract();
   if (addHotNodes()) {
@@ -57,8 +56,22 @@ bool Arrangement::attempt(std::span<const Operand* const> operands, double relat
   return labelAll();
 }
 
-void Arrangement::findEvents() {
+void Arrangement::findEvents(std::size_t operands) {
+  bounds_.assign(operands, 0);
   CrossingSearch search(arcs_, frame_, nodes_, events_, crossings_);
+  findPairs(search);
+  boundWindings(search);
+}
+
+/// A closed curve that crosses itself k times winds at most k + 1 times round any place.
+void Arrangement::boundWindings(const CrossingSearch& search) {
+  for (std::size_t c = 0; c + 1 < arcs_.contourStarts.size(); ++c)
+    ++bounds_[at(arcs_.arcs[at(arcs_.contourStarts[c])].operand)];
+  for (std::size_t i = 0; i < bounds_.size(); ++i) bounds_[i] += search.selfContacts(static_cast<int>(i));
+  cover_.reset(bounds_);
+}
+
+void Arrangement::findPairs(CrossingSearch& search) {
   const std::size_t n = arcs_.arcs.size();
   hasTree_ = n > fewArcs;
   if (hasTree_) {
@@ -117,11 +130,29 @@ void Arrangement::contract() {
   }
 }
 
+/// A third arc that passes within the tolerance of a crossing meets one of its two arcs no further away than a few
+/// tolerances by the sine of their angle; when there is nothing so close, there is no third arc.
+bool Arrangement::standsAlone(const ShallowCrossing& crossing) const {
+  const double reach = 16 * frame_.tolerance / std::max(crossing.sine, 1e-12);
+  for (int k = 0; k < 2; ++k) {
+    const Arc& arc = arcs_.arcs[at(crossing.arcs[k])];
+    const Point p = arc.at(crossing.u[k]);
+    if (closerThan(p, arc.p[0], reach) || closerThan(p, arc.p[3], reach)) return false;
+    const auto first = sorted_.begin() + eventStarts_[at(crossing.arcs[k])];
+    const auto last = sorted_.begin() + eventStarts_[at(crossing.arcs[k]) + 1];
+    auto it = std::lower_bound(first, last, crossing.u[k], [](const Event& e, double u) { return e.u < u; });
+    if (it != first && closerThan(p, arc.at((it - 1)->u), reach)) return false;
+    while (it != last && it->node == crossing.node) ++it;
+    if (it != last && closerThan(p, arc.at(it->u), reach)) return false;
+  }
+  return true;
+}
+
 /// A shallow crossing strays along its arcs: whatever else passes through it must know it as a node.
 bool Arrangement::addHotNodes() {
   const std::size_t before = events_.size();
-  for (const Crossing& crossing : crossings_) {
-    if (!crossing.shallow || nodes_.find(crossing.node) != crossing.node) continue;
+  for (const ShallowCrossing& crossing : crossings_) {
+    if (nodes_.find(crossing.node) != crossing.node || standsAlone(crossing)) continue;
     const Point p = nodes_.at(crossing.node);
     const auto look = [&](int i) {
       const Arc& arc = arcs_.arcs[at(i)];

@@ -90,10 +90,13 @@ class Arrangement {
   };
 
   bool attempt(std::span<const Operand* const> operands, double relative);
-  void findEvents();
+  void findEvents(std::size_t operands);
+  void findPairs(CrossingSearch& search);
   void sortEvents();
   void contract();
   bool addHotNodes();
+  void boundWindings(const CrossingSearch& search);
+  bool standsAlone(const ShallowCrossing& crossing) const;
   void makePieces();
   void addPieces(int arc);
   void makeEdges();
@@ -134,12 +137,12 @@ class Arrangement {
   ArcTree tree_;
   bool hasTree_ = false;
   std::vector<Event> events_;
-  std::vector<Crossing> crossings_;
+  std::vector<ShallowCrossing> crossings_;
   std::vector<int> eventStarts_;
   std::vector<Event> sorted_;
   std::vector<Piece> pieces_;
   std::vector<int> pieceStarts_, contourOfPiece_;  ///< By contour, and the other way round.
-  std::vector<int> degree_;
+  std::vector<int> degree_, bounds_;
   std::vector<char> isJunction_;
   std::vector<Edge> edges_;
   std::vector<Cover::Label> deltas_;  ///< Packed covers: what crossing an edge from right to left adds.

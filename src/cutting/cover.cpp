@@ -1,6 +1,7 @@
 #include "cutting/cover.h"
 
 #include <algorithm>
+#include <bit>
 #include <limits>
 
 namespace widecut {
@@ -46,10 +47,18 @@ std::int64_t& LabelTable::at(std::uint64_t key, std::int64_t otherwise, bool* is
   }
 }
 
-void Cover::reset(int operands) {
-  operands_ = operands;
-  bits_ = operands <= 4 ? 64 / std::max(2, operands) : 0;
-  if (bits_ > 0) return;
+void Cover::reset(std::span<const int> bounds) {
+  operands_ = static_cast<int>(bounds.size());
+  fields_.clear();
+  int shift = 0;
+  for (const int bound : bounds) {
+    // A field of b bits holds −2^(b−1) … 2^(b−1) − 1; one bit more than the bound needs, to be on the safe side.
+    const int bits = std::bit_width(static_cast<unsigned>(bound)) + 2;
+    fields_.push_back({shift, bits});
+    shift += bits;
+  }
+  packed_ = shift <= 64;
+  if (packed_) return;
   sets_.assign(1, {0, {}});
   byHash_.clear();
   steps_.clear();
@@ -58,25 +67,16 @@ void Cover::reset(int operands) {
 }
 
 int Cover::winding(Label label, int operand) const {
-  if (bits_ == 0) {
-    for (const Entry& e : sets_[static_cast<std::size_t>(label)].entries)
-      if (e.operand == operand) return e.winding;
-    return 0;
-  }
-  // Lower fields that are negative borrow from those above.
-  Label rest = label;
-  for (int i = 0; i < operand; ++i) {
-    const Label low = static_cast<Label>(static_cast<std::uint64_t>(rest) << (64 - bits_)) >> (64 - bits_);
-    rest = (rest - low) >> bits_;
-  }
-  return static_cast<int>(static_cast<Label>(static_cast<std::uint64_t>(rest) << (64 - bits_)) >> (64 - bits_));
+  int found = 0;
+  eachEntry(label, [&](int i, int w) {
+    if (i == operand) found = w;
+  });
+  return found;
 }
 
 std::vector<Cover::Entry> Cover::entries(Label label) const {
-  if (bits_ == 0) return sets_[static_cast<std::size_t>(label)].entries;
   std::vector<Entry> out;
-  for (int i = 0; i < operands_; ++i)
-    if (const int w = winding(label, i); w != 0) out.push_back({i, w});
+  eachEntry(label, [&](int operand, int winding) { out.push_back({operand, winding}); });
   return out;
 }
 

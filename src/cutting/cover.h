@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <span>
 #include <vector>
 
 namespace widecut {
@@ -24,21 +25,24 @@ class LabelTable {
   std::size_t used_ = 0;
 };
 
-/// A label stands for one winding number an operand. Few operands share the bits of one number; more are kept
-/// as interned lists. 0 is the label of the plane outside everything.
+/// A label stands for one winding number an operand. While their bits fit into one number they share it; otherwise
+/// labels are interned lists. 0 is the label of the plane outside everything.
 class Cover {
  public:
   using Label = std::int64_t;
 
-  void reset(int operands);
+  /// `bounds` says for each operand how far its winding can be from 0.
+  void reset(std::span<const int> bounds);
   /// The label after crossing one edge of the operand, which adds `by` (±1) to its winding.
   Label step(Label label, int operand, int by) {
-    if (bits_ > 0) return label + packedStep(operand) * by;
+    if (packed_) return label + packedStep(operand) * by;
     return stepInterned(label, operand, by);
   }
-  bool isPacked() const { return bits_ > 0; }
+  bool isPacked() const { return packed_; }
   /// What a step adds to a packed label.
-  Label packedStep(int operand) const { return Label{1} << (bits_ * operand); }
+  Label packedStep(int operand) const {
+    return static_cast<Label>(std::uint64_t{1} << fields_[static_cast<std::size_t>(operand)].shift);
+  }
   int winding(Label label, int operand) const;
   /// The operands whose winding is not 0, ascending, with it.
   struct Entry {
@@ -50,12 +54,19 @@ class Cover {
   /// Calls visit(operand, winding) for the same.
   template <class Visit>
   void eachEntry(Label label, const Visit& visit) const {
-    if (bits_ == 0) {
+    if (!packed_) {
       for (const Entry& e : sets_[static_cast<std::size_t>(label)].entries) visit(e.operand, e.winding);
       return;
     }
-    for (int i = 0; i < operands_; ++i)
-      if (const int w = winding(label, i); w != 0) visit(i, w);
+    // Lower fields that are negative borrow from those above.
+    std::uint64_t rest = static_cast<std::uint64_t>(label);
+    for (int i = 0; i < operands_ && rest != 0; ++i) {
+      const int bits = fields_[static_cast<std::size_t>(i)].bits;
+      const Label w = static_cast<Label>(rest << (64 - bits)) >> (64 - bits);
+      if (w != 0) visit(i, static_cast<int>(w));
+      if (bits == 64) return;
+      rest = static_cast<std::uint64_t>(static_cast<Label>(rest - static_cast<std::uint64_t>(w)) >> bits);
+    }
   }
   int operandCount() const { return operands_; }
 
@@ -67,8 +78,12 @@ class Cover {
     std::uint64_t hash;
     std::vector<Entry> entries;
   };
+  struct Field {
+    int shift, bits;
+  };
   int operands_ = 0;
-  int bits_ = 0;
+  bool packed_ = true;
+  std::vector<Field> fields_;
   std::vector<Set> sets_;
   LabelTable byHash_, steps_;
 };

@@ -90,6 +90,13 @@ void CrossingSearch::addContact(double u, double v, Point at) {
   if (contactCount_ < 8) contacts_[contactCount_++] = {u, v, at};
 }
 
+void CrossingSearch::countContact() {
+  if (a_->operand != b_->operand) return;
+  const auto i = static_cast<std::size_t>(a_->operand);
+  if (selfContacts_.size() <= i) selfContacts_.resize(i + 1, 0);
+  ++selfContacts_[i];
+}
+
 void CrossingSearch::meet(int i, int j) {
   i_ = i;
   j_ = j;
@@ -139,6 +146,7 @@ void CrossingSearch::meetEnds(const Arc& a, const Arc& b, bool swapped) {
         atEnd = true;
       } else if (square(p - (l == 0 ? b.p[0] : b.p[3])) <= tolerance * tolerance) {
         nodes_.unite(node, other);
+        countContact();
         addContact(swapped ? l : k, swapped ? k : l, p);
         atEnd = true;
       }
@@ -146,6 +154,7 @@ void CrossingSearch::meetEnds(const Arc& a, const Arc& b, bool swapped) {
     if (atEnd) continue;
     if (const auto v = nearOn(b, p, tolerance)) {
       events_.push_back({swapped ? i_ : j_, node, *v});
+      countContact();
       addContact(swapped ? *v : k, swapped ? k : *v, p);
     }
   }
@@ -170,9 +179,11 @@ bool CrossingSearch::overlap() const {
 void CrossingSearch::addCrossing(double u, double v) { addCrossing(u, v, a_->at(u), a_->slope(u), b_->slope(v)); }
 
 void CrossingSearch::addCrossing(double u, double v, Point at, Point slopeA, Point slopeB) {
-  const double sine = cross(slopeA, slopeB);
+  countContact();
+  const double turn = cross(slopeA, slopeB), sizes = square(slopeA) * square(slopeB);
   const int node = nodes_.add(at, frame_.toSheet(at), false);
-  crossings_.push_back({node, sine * sine < shallowSine * shallowSine * square(slopeA) * square(slopeB)});
+  if (turn * turn < shallowSine * shallowSine * sizes)
+    crossings_.push_back({node, {i_, j_}, {u, v}, sizes > 0 ? std::abs(turn) / std::sqrt(sizes) : 0});
   events_.push_back({i_, node, u});
   events_.push_back({j_, node, v});
 }

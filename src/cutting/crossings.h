@@ -14,21 +14,28 @@ struct Event {
   double u = 0;
 };
 
-/// A crossing that was computed, not given by an end; shallow ones may stray along their arcs.
-struct Crossing {
+/// A shallow crossing, which may stray along its arcs.
+struct ShallowCrossing {
   int node = 0;
-  bool shallow = false;
+  int arcs[2] = {0, 0};
+  double u[2] = {0, 0};
+  double sine = 0;  ///< Of the angle between the arcs.
 };
 
 /// Collects what pairs of arcs have in common.
 class CrossingSearch {
  public:
   CrossingSearch(const Arcs& arcs, const Frame& frame, Nodes& nodes, std::vector<Event>& events,
-                 std::vector<Crossing>& crossings)
+                 std::vector<ShallowCrossing>& crossings)
       : arcs_(arcs), frame_(frame), nodes_(nodes), events_(events), crossings_(crossings) {}
 
   /// Adds the events of arcs i and j, whose boxes touch within the tolerance.
   void meet(int i, int j);
+  /// How many contacts and crossings were found between arcs of this operand.
+  int selfContacts(int operand) const {
+    const auto i = static_cast<std::size_t>(operand);
+    return i < selfContacts_.size() ? selfContacts_[i] : 0;
+  }
   /// If the place lies within the tolerance of the arc: its parameter there.
   static std::optional<double> nearOn(const Arc& arc, Point place, double tolerance);
 
@@ -64,6 +71,7 @@ class CrossingSearch {
   bool polish(double u, double v, double low = -1e300, double high = 1e300);
   void bisectOpposite();
   void addContact(double u, double v, Point at);
+  void countContact();
   void addCrossing(double u, double v);
   void addCrossing(double u, double v, Point at, Point slopeA, Point slopeB);
 
@@ -71,7 +79,7 @@ class CrossingSearch {
   const Frame& frame_;
   Nodes& nodes_;
   std::vector<Event>& events_;
-  std::vector<Crossing>& crossings_;
+  std::vector<ShallowCrossing>& crossings_;
 
   // The pair at hand.
   int i_ = 0, j_ = 0;
@@ -80,6 +88,7 @@ class CrossingSearch {
   Contact contacts_[8];
   int contactCount_ = 0;
   Signs signs_;
+  std::vector<int> selfContacts_;
 };
 
 }  // namespace widecut

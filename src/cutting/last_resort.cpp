@@ -135,7 +135,8 @@ void LastResort::build(std::span<const Operand* const> operands) {
   m.arcs_.clear();
   for (std::size_t i = 0; i < operands.size(); ++i)
     m.arcs_.add(*operands[i], static_cast<int>(i), m.frame_, m.nodes_);
-  m.cover_.reset(static_cast<int>(operands.size()));
+  // Wide fields, or interned lists.
+  m.cover_.reset(std::vector<int>(operands.size(), 1 << 20));
   const std::vector<Run> runs = runsOf(m.arcs_.sources, m.frame_);
 
   // The runs as line arcs, to find those that come close.

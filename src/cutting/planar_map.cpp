@@ -18,25 +18,34 @@ std::optional<Problem> refused(std::span<const Operand> operands) {
 /// The truth of a formula for a label.
 class Rule {
  public:
-  Rule(const Formula& formula, const Cover& cover, std::vector<FillRule> rules)
-      : formula_(formula), cover_(cover), rules_(std::move(rules)), covered_(rules_.size(), 0) {}
+  Rule(const Formula& formula, const Cover& cover, std::span<const FillRule> rules)
+      : formula_(&formula), cover_(&cover), rules_(rules), many_(rules.size() > 64 ? rules.size() : 0, 0) {}
   bool operator()(Cover::Label label) {
-    const auto set = [&](bool on) {
-      cover_.eachEntry(label, [&](int operand, int winding) {
-        const auto i = static_cast<std::size_t>(operand);
-        covered_[i] = on && covers(rules_[i], winding);
-      });
-    };
-    set(true);
-    const bool truth = holds(formula_.root());
-    set(false);
+    mark(label, true);
+    const bool truth = holds(formula_->root());
+    mark(label, false);
     return truth;
   }
 
  private:
+  void mark(Cover::Label label, bool on) {
+    few_ = 0;
+    cover_->eachEntry(label, [&](int operand, int winding) {
+      const auto i = static_cast<std::size_t>(operand);
+      const bool is = on && covers(rules_[i], winding);
+      if (!many_.empty())
+        many_[i] = is;
+      else if (is)
+        few_ |= std::uint64_t{1} << i;
+    });
+  }
+  bool isCovered(int part) const {
+    const auto i = static_cast<std::size_t>(part);
+    if (i >= rules_.size()) return false;
+    return many_.empty() ? (few_ >> i & 1) != 0 : many_[i] != 0;
+  }
   bool holds(const Formula::Node& node) const {
-    if (node.part >= 0)
-      return static_cast<std::size_t>(node.part) < covered_.size() && covered_[static_cast<std::size_t>(node.part)];
+    if (node.part >= 0) return isCovered(node.part);
     // The shorter side first: recipes lean to the left.
     const bool right = holds(*node.right);
     switch (node.role) {
@@ -51,10 +60,11 @@ class Rule {
     }
     return false;
   }
-  const Formula& formula_;
-  const Cover& cover_;
-  std::vector<FillRule> rules_;
-  std::vector<char> covered_;
+  const Formula* formula_;
+  const Cover* cover_;
+  std::span<const FillRule> rules_;
+  std::uint64_t few_ = 0;
+  std::vector<char> many_;
 };
 
 std::vector<FillRule> rulesOf(std::span<const Operand> operands) {
@@ -71,8 +81,8 @@ std::vector<const Operand*> pointersTo(std::span<const Operand> operands) {
   return out;
 }
 
-Outline bordered(const Arrangement& map, const Formula& formula, std::vector<FillRule> rules) {
-  return Tracer(map).border(Chosen(Rule(formula, map.cover(), std::move(rules))));
+Outline bordered(const Arrangement& map, const Formula& formula, std::span<const FillRule> rules) {
+  return Tracer(map).border(Chosen(Rule(formula, map.cover(), rules)));
 }
 
 }  // namespace

@@ -9,6 +9,11 @@ std::size_t at(int i) { return static_cast<std::size_t>(i); }
 
 }  // namespace
 
+Tracer::Buffers& Tracer::buffers() {
+  static thread_local Buffers kept;
+  return kept;
+}
+
 Outline Tracer::outlineOfWaiting() {
   Outline out;
   walk([&](const std::vector<int>& halves) {

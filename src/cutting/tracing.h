@@ -42,7 +42,9 @@ class Chosen {
 /// Walks borders and writes them as pieces of the sources.
 class Tracer {
  public:
-  explicit Tracer(const Arrangement& map) : map_(map) {}
+  /// One at a time on a thread: its buffers are the thread's.
+  explicit Tracer(const Arrangement& map)
+      : map_(map), waiting_(buffers().waiting), walk_(buffers().walk), stretches_(buffers().stretches) {}
 
   /// The border of the faces whose labels are chosen, which lie on its left: outer contours turn to growing angles.
   template <class Choice>
@@ -93,10 +95,17 @@ class Tracer {
 
   Outline outlineOfWaiting();
 
+  struct Buffers {
+    std::vector<char> waiting;
+    std::vector<int> walk;
+    std::vector<Stretch> stretches;
+  };
+  static Buffers& buffers();
+
   const Arrangement& map_;
-  std::vector<char> waiting_;
-  std::vector<int> walk_;
-  std::vector<Stretch> stretches_;
+  std::vector<char>& waiting_;
+  std::vector<int>& walk_;
+  std::vector<Stretch>& stretches_;
 };
 
 }  // namespace widecut
