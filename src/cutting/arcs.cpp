@@ -114,6 +114,11 @@ void Arcs::clear() {
   chains = 0;
 }
 
+void Arcs::reserve(std::size_t segments) {
+  sources.reserve(segments);
+  arcs.reserve(segments + segments / 2);
+}
+
 void Arcs::add(const Operand& operand, int number, const Frame& frame, Nodes& nodes) {
   for (const Contour& contour : operand.outline.contours) {
     const int first = nodes.add(frame.toWork(contour.start), contour.start, true);

@@ -70,6 +70,7 @@ struct Arc {
 class Nodes {
  public:
   void clear() { nodes_.clear(); }
+  void reserve(std::size_t count) { nodes_.reserve(count); }
   int add(Point work, Point sheet, bool original) {
     const int id = count();
     nodes_.push_back({work, sheet, id, original});
@@ -116,6 +117,8 @@ struct Arcs {
   int chains = 0;
 
   void clear();
+  /// Makes room for the arcs of this many segments.
+  void reserve(std::size_t segments);
   /// Adds an operand; `number` is what its arcs say they belong to.
   void add(const Operand& operand, int number, const Frame& frame, Nodes& nodes);
 

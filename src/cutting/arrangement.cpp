@@ -40,6 +40,11 @@ bool Arrangement::attempt(std::span<const Operand* const> operands, double relat
   arcs_.clear();
   events_.clear();
   crossings_.clear();
+  std::size_t segments = 0;
+  for (const Operand* operand : operands)
+    for (const Contour& c : operand->outline.contours) segments += c.segments.size() + 1;
+  arcs_.reserve(segments);
+  nodes_.reserve(2 * segments);
   for (std::size_t i = 0; i < operands.size(); ++i) arcs_.add(*operands[i], static_cast<int>(i), frame_, nodes_);
   findEvents(operands.size());
   sortEvents();

@@ -53,7 +53,7 @@ void Cover::reset(std::span<const int> bounds) {
   int shift = 0;
   for (const int bound : bounds) {
     // A field of b bits holds −2^(b−1) … 2^(b−1) − 1; one bit more than the bound needs, to be on the safe side.
-    const int bits = std::bit_width(static_cast<unsigned>(bound)) + 2;
+    const int bits = static_cast<int>(std::bit_width(static_cast<unsigned>(bound))) + 2;
     fields_.push_back({shift, bits});
     shift += bits;
   }
