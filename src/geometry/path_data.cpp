@@ -104,6 +104,9 @@ class PathReader {
   }
 
   void add(const Segment& s) {
+    // Mirrored handles and arcs can reach further than the numbers that were read.
+    for (const Point p : {s.handle1, s.handle2, s.end})
+      if (!(std::abs(p.x) <= largestCoordinate && std::abs(p.y) <= largestCoordinate)) fail("the path leaves ±1e12");
     if (!open_) {  // drawing on after Z starts a new contour where the last one began
       contour_ = {pen_, {}, true};
       open_ = true;

@@ -75,5 +75,25 @@ TEST(PathData, NothingIsAnEmptyOutline) {
   EXPECT_TRUE(read->isEmpty());
 }
 
+TEST(PathData, MirroredHandlesThatLeaveTheRangeAreRefused) {
+  // Each T mirrors the handle before it, and they swing ever further.
+  std::string text = "M0 0Q0 9e11 1 1";
+  for (int i = 0; i < 4; ++i) text += i % 2 == 0 ? "T0 -9e11" : "T0 9e11";
+  const auto outline = parsePathData(text);
+  ASSERT_FALSE(outline);
+  EXPECT_NE(outline.error().message.find("1e12"), std::string::npos);
+}
+
+TEST(PathData, NumbersAreAsShortAsTheyCanBe) {
+  const auto written = [](double v) { return pathData({{{{v, 0}, {Segment::line({0, v})}, false}}}); };
+  EXPECT_EQ(written(0.1 + 0.2), "M0.30000000000000004 0L0 0.30000000000000004");
+  EXPECT_EQ(written(-12.5), "M-12.5 0L0 -12.5");
+  EXPECT_EQ(written(0.001), "M0.001 0L0 0.001");
+  EXPECT_EQ(written(99999.999), "M99999.999 0L0 99999.999");
+  EXPECT_EQ(written(1e7), "M1e+07 0L0 1e+07");
+  EXPECT_EQ(written(-0.0), "M0 0L0 0");
+  EXPECT_EQ(written(-1e-20), "M-1e-20 0L0 -1e-20");
+}
+
 }  // namespace
 }  // namespace widecut
