@@ -6,8 +6,9 @@
 
 #include "app/layer_cache.h"
 #include "output/raster.h"
-#include "project/edits.h"
+#include "project/cutouts.h"
 #include "project/resolve.h"
+#include "shapes/primitives.h"
 #include "storage/project_file.h"
 
 namespace widecut {
@@ -70,6 +71,31 @@ void dragPartOfCutout(benchmark::State& state) {
   dragFrame(state, findItem(demo.project, demo.cutout())->recipe()->parts[1]->id);
 }
 BENCHMARK(dragPartOfCutout)->Unit(benchmark::kMillisecond);
+
+/// The demo sheet with a cutout of twenty parts on top; the last part is dragged.
+void dragPartOfTwenty(benchmark::State& state) {
+  Demo demo;
+  std::vector<Item> parts;
+  std::vector<Id> ids;
+  for (int i = 0; i < 20; ++i) {
+    Style style;
+    style.fill = Colour{0x2F, 0x7D, 0x4F};
+    const Outline shape = i % 2 == 0 ? ellipseOutline(120, 80) : starOutline(110, 110, 9, 0.3);
+    ids.push_back(demo.project.nextId + static_cast<Id>(i));
+    parts.push_back(plainItem(ids.back(), "part", transformed(shape, Affine::move({150.0 + 25 * (i % 10), 200.0 + 60 * (i / 10)})), style));
+  }
+  demo.project = withItemsOnTop(demo.project, demo.sheet->id, std::move(parts));
+  Id made = 0;
+  demo.project = combined(demo.project, ids, Outcome::Exclude, usualLook(demo.project, ids, Outcome::Exclude), made);
+  LayerCache cache(demo.store);
+  demo.draw(cache, demo.project);
+  double by = 0;
+  for (auto _ : state) {
+    by += 0.37;
+    demo.draw(cache, withMapped(demo.project, std::vector<Id>{ids.back()}, Affine::move({std::fmod(by, 40), 0})));
+  }
+}
+BENCHMARK(dragPartOfTwenty)->Unit(benchmark::kMillisecond);
 
 }  // namespace
 }  // namespace widecut

@@ -17,7 +17,20 @@ constexpr double clickSize = 40 * 72 / 25.4;  // what a click without a drag dra
 struct ShapeWords {
   QString name, edit, hint;
 };
-ShapeWords wordsFor(DrawTool::Shape shape, bool star) {
+QString polygonName(int corners) {
+  switch (corners) {
+    case 3:
+      return Mat::tr("triangle");
+    case 5:
+      return Mat::tr("pentagon");
+    case 6:
+      return Mat::tr("hexagon");
+    default:
+      return Mat::tr("polygon");
+  }
+}
+
+ShapeWords wordsFor(DrawTool::Shape shape, bool star, int corners) {
   switch (shape) {
     case DrawTool::Shape::Rectangle:
       return {Mat::tr("box"), Mat::tr("Draw rectangle"),
@@ -28,7 +41,7 @@ ShapeWords wordsFor(DrawTool::Shape shape, bool star) {
     case DrawTool::Shape::Polygon:
       break;
   }
-  return {star ? Mat::tr("star") : Mat::tr("polygon"), star ? Mat::tr("Draw star") : Mat::tr("Draw polygon"),
+  return {star ? Mat::tr("star") : polygonName(corners), star ? Mat::tr("Draw star") : Mat::tr("Draw polygon"),
           Mat::tr("Drag to draw a polygon · Up and Down change its corners · Shift keeps it regular · Alt draws from the middle")};
 }
 
@@ -77,7 +90,7 @@ void DrawTool::release(const Pointer& p) {
   } else if (box.width() < 0.01 || box.height() < 0.01) {
     return;  // a line is no area
   }
-  const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0);
+  const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew);
   const Id id = desk_.settled().nextId;
   Item item = plainItem(id, words.name.toStdString(), fitted(unitShape(), box),
                         desk_.styleForNew);
@@ -125,6 +138,6 @@ void DrawTool::paint(QPainter& painter) {
   painter.drawText(label, Qt::AlignCenter, size);
 }
 
-QString DrawTool::hint() const { return wordsFor(shape_, desk_.depthForNew > 0).hint; }
+QString DrawTool::hint() const { return wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew).hint; }
 
 }  // namespace widecut

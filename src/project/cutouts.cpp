@@ -47,8 +47,9 @@ void growPhoto(Item& cutout, const Media& media) {
 }
 
 std::string cutoutName(const std::vector<ItemPtr>& parts) {
-  std::string name = parts.front()->name + " cutout";
-  return name;
+  const std::string& first = parts.front()->name;
+  constexpr std::string_view ending = " cutout";
+  return first.ends_with(ending) ? first : first + std::string(ending);
 }
 
 }  // namespace
