@@ -70,7 +70,8 @@ void measure(const std::vector<Operand>& pair, judge::Random& random, Column& co
     b.add(bounds(pair[1].outline));
     return b;
   }();
-  const double units = 1e8 / std::max({1.0, std::abs(box.low.x), std::abs(box.high.x), std::abs(box.low.y), std::abs(box.high.y)});
+  const double units =
+      1e8 / std::max({1.0, std::abs(box.low.x), std::abs(box.high.x), std::abs(box.low.y), std::abs(box.high.y)});
   // Clipper and QPainterPath only where 0.01 is a sensible tolerance.
   const double extent = std::max(box.width(), box.height());
   const bool usual = extent > 20 && extent < 2000;
@@ -109,16 +110,18 @@ void measure(const std::vector<Operand>& pair, judge::Random& random, Column& co
 void table(std::uint64_t pairs) {
   std::printf("Medians in µs over %llu pairs × 4 operations. Ratios are ours to lib2geom's.\n\n",
               static_cast<unsigned long long>(pairs));
-  std::printf("| | right | lib2geom right | ours | lib2geom | Clipper | QPainterPath | ratio of medians | paired median | "
-              "paired p95 | segments | lib2geom's |\n|---|---|---|---|---|---|---|---|---|---|---|---|\n");
+  std::printf(
+      "| | right | lib2geom right | ours | lib2geom | Clipper | QPainterPath | ratio of medians | paired median | "
+      "paired p95 | segments | lib2geom's |\n|---|---|---|---|---|---|---|---|---|---|---|---|\n");
   for (const judge::Category category : judge::allCategories) {
     Column c;
     judge::Random random(9);
     for (std::uint64_t seed = 1; seed <= pairs; ++seed) measure(judge::corpusPair(category, seed), random, c);
-    std::printf("| %s | %d/%d | %d | %.1f | %.1f | %.0f | %.0f | %.2f | %.2f | %.2f | %d | %d |\n", judge::nameOf(category),
-                c.oursRight, c.cases, c.geomRight, quantile(c.ours, 0.5), quantile(c.geom, 0.5),
-                quantile(c.clipper, 0.5), quantile(c.painter, 0.5), quantile(c.ours, 0.5) / quantile(c.geom, 0.5),
-                quantile(c.ratio, 0.5), quantile(c.ratio, 0.95), c.oursSegments, c.geomSegments);
+    std::printf("| %s | %d/%d | %d | %.1f | %.1f | %.0f | %.0f | %.2f | %.2f | %.2f | %d | %d |\n",
+                judge::nameOf(category), c.oursRight, c.cases, c.geomRight, quantile(c.ours, 0.5),
+                quantile(c.geom, 0.5), quantile(c.clipper, 0.5), quantile(c.painter, 0.5),
+                quantile(c.ours, 0.5) / quantile(c.geom, 0.5), quantile(c.ratio, 0.5), quantile(c.ratio, 0.95),
+                c.oursSegments, c.geomSegments);
     std::fflush(stdout);
   }
 }

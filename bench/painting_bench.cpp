@@ -82,7 +82,8 @@ void dragPartOfTwenty(benchmark::State& state) {
     style.fill = Colour{0x2F, 0x7D, 0x4F};
     const Outline shape = i % 2 == 0 ? ellipseOutline(120, 80) : starOutline(110, 110, 9, 0.3);
     ids.push_back(demo.project.nextId + static_cast<Id>(i));
-    parts.push_back(plainItem(ids.back(), "part", transformed(shape, Affine::move({150.0 + 25 * (i % 10), 200.0 + 60 * (i / 10)})), style));
+    parts.push_back(plainItem(ids.back(), "part",
+                              transformed(shape, Affine::move({150.0 + 25 * (i % 10), 200.0 + 60 * (i / 10)})), style));
   }
   demo.project = withItemsOnTop(demo.project, demo.sheet->id, std::move(parts));
   Id made = 0;

@@ -1,8 +1,8 @@
 // The peers that cutting is measured against: general libraries.
 #pragma once
 
-#include <2geom/pathvector.h>
 #include <2geom/intersection-graph.h>
+#include <2geom/pathvector.h>
 
 #include <optional>
 #include <polyclipping/clipper.hpp>

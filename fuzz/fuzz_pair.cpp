@@ -83,7 +83,8 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
   const double extent = [&] {
     widecut::Box box;
     for (const Operand& o : pair) box.add(bounds(o.outline));
-    return std::max({box.width(), box.height(), std::abs(box.low.x), std::abs(box.low.y), std::abs(box.high.x), std::abs(box.high.y), 1e-300});
+    return std::max({box.width(), box.height(), std::abs(box.low.x), std::abs(box.low.y), std::abs(box.high.x),
+                     std::abs(box.high.y), 1e-300});
   }();
   // Areas add up, whatever the outlines are.
   const double all = signedArea(map->unite()), both = signedArea(map->intersect());

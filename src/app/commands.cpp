@@ -118,8 +118,8 @@ void MainWindow::endCutout(const QString& name,
   std::vector<Id> made;
   Project changed = edit(desk_.settled(), item->id, made);
   if (made.empty()) {
-    emit desk_.told(tr("There is nothing to do: %1 leaves “%2” as it is")
-                        .arg(name.toLower(), QString::fromStdString(item->name)));
+    emit desk_.told(
+        tr("There is nothing to do: %1 leaves “%2” as it is").arg(name.toLower(), QString::fromStdString(item->name)));
     return;
   }
   desk_.commit(name, std::move(changed));
@@ -140,7 +140,8 @@ void MainWindow::trimSelection(bool toBleed) {
     return;
   }
   desk_.commit(toBleed ? tr("Trim to bleed") : tr("Trim to sheet"), std::move(changed));
-  emit desk_.told(tr("%1 trimmed: what overhangs is hidden, not lost").arg(count == 1 ? tr("One item") : tr("%1 items").arg(count)));
+  emit desk_.told(tr("%1 trimmed: what overhangs is hidden, not lost")
+                      .arg(count == 1 ? tr("One item") : tr("%1 items").arg(count)));
 }
 
 std::vector<MainWindow::Command> MainWindow::pieceCommands() {
@@ -162,10 +163,15 @@ std::vector<MainWindow::Command> MainWindow::pieceCommands() {
          }
          desk_.commit(tr("Keep offcuts"), std::move(changed));
          desk_.select(made);
-         emit desk_.told(made.size() == 1 ? tr("One offcut, behind the cutout") : tr("%1 offcuts, behind the cutout").arg(made.size()));
+         emit desk_.told(made.size() == 1 ? tr("One offcut, behind the cutout")
+                                          : tr("%1 offcuts, behind the cutout").arg(made.size()));
        },
-       cutout, "keepOffcuts", true},
-      {cut, tr("Split loose"), {},
+       cutout,
+       "keepOffcuts",
+       true},
+      {cut,
+       tr("Split loose"),
+       {},
        [this] {
          std::vector<Id> made;
          const Id id = desk_.openCutout() ? desk_.openCutout()->id : desk_.onlyItem()->id;
@@ -178,24 +184,54 @@ std::vector<MainWindow::Command> MainWindow::pieceCommands() {
          desk_.select(made);
          emit desk_.told(tr("%1 pieces").arg(made.size()));
        },
-       one, "splitLoose"},
-      {cut, tr("Bake into a plain outline"), {QKeySequence(Qt::Key_B)},
+       one,
+       "splitLoose"},
+      {cut,
+       tr("Bake into a plain outline"),
+       {QKeySequence(Qt::Key_B)},
        [this] {
          const Id id = desk_.openCutout()->id;
          desk_.commit(tr("Bake"), withBaked(desk_.settled(), id));
          desk_.select({id});
          emit desk_.told(tr("Baked: a plain outline now. Undo brings the recipe back."));
        },
-       cutout, "bake"},
-      {cut, tr("Lift parts out"), {},
+       cutout,
+       "bake"},
+      {cut,
+       tr("Lift parts out"),
+       {},
        [this] {
-         endCutout(tr("Lift parts out"), [](const Project& p, Id id, std::vector<Id>& parts) { return withPartsLifted(p, id, parts); });
+         endCutout(tr("Lift parts out"),
+                   [](const Project& p, Id id, std::vector<Id>& parts) { return withPartsLifted(p, id, parts); });
        },
-       cutout, "liftParts"},
-      {cut, tr("Offset…"), {QKeySequence(Qt::Key_O)}, [this] { desk_.setTool(ToolKind::Offset); }, some, "offset", true},
-      {cut, tr("Outline of the line…"), {QKeySequence(Qt::Key_L)}, [this] { desk_.setTool(ToolKind::LineOutline); }, some, "lineOutline"},
-      {cut, tr("Trim to sheet"), {QKeySequence(Qt::Key_T)}, [this] { trimSelection(false); }, some, "trimToSheet", true},
-      {cut, tr("Trim to bleed"), {QKeySequence(Qt::SHIFT | Qt::Key_T)}, [this] { trimSelection(true); }, some, "trimToBleed"},
+       cutout,
+       "liftParts"},
+      {cut,
+       tr("Offset…"),
+       {QKeySequence(Qt::Key_O)},
+       [this] { desk_.setTool(ToolKind::Offset); },
+       some,
+       "offset",
+       true},
+      {cut,
+       tr("Outline of the line…"),
+       {QKeySequence(Qt::Key_L)},
+       [this] { desk_.setTool(ToolKind::LineOutline); },
+       some,
+       "lineOutline"},
+      {cut,
+       tr("Trim to sheet"),
+       {QKeySequence(Qt::Key_T)},
+       [this] { trimSelection(false); },
+       some,
+       "trimToSheet",
+       true},
+      {cut,
+       tr("Trim to bleed"),
+       {QKeySequence(Qt::SHIFT | Qt::Key_T)},
+       [this] { trimSelection(true); },
+       some,
+       "trimToBleed"},
   };
 }
 

@@ -4,8 +4,8 @@
 #include <QObject>
 #include <QString>
 
-#include "media/photo.h"
 #include "cutting/offset.h"
+#include "media/photo.h"
 #include "project/cutouts.h"
 #include "project/history.h"
 
@@ -74,8 +74,8 @@ class Desk : public QObject {
   Result<void> placePhoto(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
-  int cornersForNew = 3;      ///< Of polygons: 3 or more.
-  double depthForNew = 0;     ///< Of stars: 0…1; 0 draws a polygon.
+  int cornersForNew = 3;            ///< Of polygons: 3 or more.
+  double depthForNew = 0;           ///< Of stars: 0…1; 0 draws a polygon.
   double knifeGap = 2 * 72 / 25.4;  ///< Points, ≥ 0.
   /// What the offset tool is about to do.
   double offsetDistance = 3 * 72 / 25.4;

@@ -33,16 +33,21 @@ QString polygonName(int corners) {
 ShapeWords wordsFor(DrawTool::Shape shape, bool star, int corners) {
   switch (shape) {
     case DrawTool::Shape::Rectangle:
-      return {Mat::tr("box"), Mat::tr("Draw rectangle"),
-              Mat::tr("Drag to draw a rectangle · Shift makes it a square · Alt draws from the middle · a click draws 40 mm")};
+      return {
+          Mat::tr("box"), Mat::tr("Draw rectangle"),
+          Mat::tr(
+              "Drag to draw a rectangle · Shift makes it a square · Alt draws from the middle · a click draws 40 mm")};
     case DrawTool::Shape::Ellipse:
-      return {Mat::tr("disc"), Mat::tr("Draw ellipse"),
-              Mat::tr("Drag to draw an ellipse · Shift makes it a circle · Alt draws from the middle · a click draws 40 mm")};
+      return {
+          Mat::tr("disc"), Mat::tr("Draw ellipse"),
+          Mat::tr(
+              "Drag to draw an ellipse · Shift makes it a circle · Alt draws from the middle · a click draws 40 mm")};
     case DrawTool::Shape::Polygon:
       break;
   }
   return {star ? Mat::tr("star") : polygonName(corners), star ? Mat::tr("Draw star") : Mat::tr("Draw polygon"),
-          Mat::tr("Drag to draw a polygon · Up and Down change its corners · Shift keeps it regular · Alt draws from the middle")};
+          Mat::tr("Drag to draw a polygon · Up and Down change its corners · Shift keeps it regular · Alt draws from "
+                  "the middle")};
 }
 
 }  // namespace
@@ -92,10 +97,8 @@ void DrawTool::release(const Pointer& p) {
   }
   const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew);
   const Id id = desk_.settled().nextId;
-  Item item = plainItem(id, words.name.toStdString(), fitted(unitShape(), box),
-                        desk_.styleForNew);
-  desk_.commit(words.edit,
-               withItemsOnTop(desk_.settled(), desk_.sheet()->id, {std::move(item)}));
+  Item item = plainItem(id, words.name.toStdString(), fitted(unitShape(), box), desk_.styleForNew);
+  desk_.commit(words.edit, withItemsOnTop(desk_.settled(), desk_.sheet()->id, {std::move(item)}));
   desk_.setTool(ToolKind::Select);
   desk_.select({id});
 }

@@ -19,9 +19,7 @@ constexpr double freehandStep = 14;  // pixels between the nodes of a stroke as 
 /// A smooth open contour through the points.
 Contour smoothThrough(const std::vector<Point>& p) {
   Contour c{p.front(), {}, false};
-  const auto tangent = [&](std::size_t i) {
-    return i == 0 || i + 1 == p.size() ? Point{} : (p[i + 1] - p[i - 1]) / 6;
-  };
+  const auto tangent = [&](std::size_t i) { return i == 0 || i + 1 == p.size() ? Point{} : (p[i + 1] - p[i - 1]) / 6; };
   for (std::size_t i = 0; i + 1 < p.size(); ++i)
     c.segments.push_back(Segment::cubic(p[i] + tangent(i), p[i + 1] - tangent(i + 1), p[i + 1]));
   return c;
@@ -121,7 +119,8 @@ void KnifeTool::paint(QPainter& painter) {
   painter.setPen(QPen(theme::rust, 1.8));
   painter.drawPath(mat_.sheetToMat().map(painterPath(path)));
   const QString gap = QString::fromStdString(measureText(desk_.knifeGap, Unit::Millimetre, 1));
-  const QString said = pieces_ == 0 ? Mat::tr("parts nothing yet") : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap);
+  const QString said =
+      pieces_ == 0 ? Mat::tr("parts nothing yet") : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap);
   painter.setFont(theme::font(12));
   QRectF label = painter.fontMetrics().boundingRect(said);
   label.setSize(label.size() + QSizeF(14, 6));
@@ -134,7 +133,8 @@ void KnifeTool::paint(QPainter& painter) {
 }
 
 QString KnifeTool::hint() const {
-  return Mat::tr("Drag right across a shape · Shift keeps to 45° · hold Alt to cut along a curve · Esc puts the knife away");
+  return Mat::tr(
+      "Drag right across a shape · Shift keeps to 45° · hold Alt to cut along a curve · Esc puts the knife away");
 }
 
 }  // namespace widecut

@@ -83,12 +83,10 @@ QWidget* MainWindow::buildToolRow() {
     const char* icon;
     QString number, name;
   };
-  const Entry entries[] = {{ToolKind::Select, "select", "1", tr("Select")},
-                           {ToolKind::Rectangle, "rectangle", "4", tr("Rectangle")},
-                           {ToolKind::Ellipse, "ellipse", "5", tr("Ellipse")},
-                           {ToolKind::Polygon, "polygon", "6", tr("Polygon")},
-                           {ToolKind::Reframe, "reframe", "9", tr("Reframe")},
-                           {ToolKind::Knife, "knife", "0", tr("Knife")}};
+  const Entry entries[] = {
+      {ToolKind::Select, "select", "1", tr("Select")},    {ToolKind::Rectangle, "rectangle", "4", tr("Rectangle")},
+      {ToolKind::Ellipse, "ellipse", "5", tr("Ellipse")}, {ToolKind::Polygon, "polygon", "6", tr("Polygon")},
+      {ToolKind::Reframe, "reframe", "9", tr("Reframe")}, {ToolKind::Knife, "knife", "0", tr("Knife")}};
   for (const Entry& e : entries) {
     auto* button = new QToolButton(row);
     button->setIcon(theme::icon(e.icon));

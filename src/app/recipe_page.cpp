@@ -102,8 +102,10 @@ void RecipePage::addHeader(QBoxLayout& column) {
   };
   offcuts_ = command(tr("Keep offcuts"), "keepOffcuts", tr("What the recipe removes becomes items behind the cutout"));
   split_ = command(tr("Split loose"), "splitLoose", tr("Ends the cutout: every separate region becomes an item"));
-  command(tr("Bake  B"), "bake", tr("Final: the cutout becomes a plain outline with the nodes of its result. Undo brings the recipe back."));
-  command(tr("Lift parts out"), "liftParts", tr("Ends the cutout: every part becomes an item again, with its own look"));
+  command(tr("Bake  B"), "bake",
+          tr("Final: the cutout becomes a plain outline with the nodes of its result. Undo brings the recipe back."));
+  command(tr("Lift parts out"), "liftParts",
+          tr("Ends the cutout: every part becomes an item again, with its own look"));
   column.addLayout(top);
 }
 

@@ -67,8 +67,10 @@ PolygonPage::PolygonPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   depth_->setFixedWidth(70);
   row->addWidget(depth_);
   row->addStretch(1);
-  connect(corners_, &MeasureField::settled, this, [this](double v) { set(static_cast<int>(std::clamp(v, 3.0, 400.0)), desk_.depthForNew); });
-  connect(depth_, &MeasureField::settled, this, [this](double v) { set(desk_.cornersForNew, std::clamp(v / 100, 0.0, 0.99)); });
+  connect(corners_, &MeasureField::settled, this,
+          [this](double v) { set(static_cast<int>(std::clamp(v, 3.0, 400.0)), desk_.depthForNew); });
+  connect(depth_, &MeasureField::settled, this,
+          [this](double v) { set(desk_.cornersForNew, std::clamp(v / 100, 0.0, 0.99)); });
   connect(&desk, &Desk::toolSet, this, [this] { refresh(true); });
   refresh(true);
 }
@@ -108,7 +110,9 @@ KnifePage::KnifePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
     row->addWidget(b);
   }
   row->addStretch(1);
-  auto* note = new QLabel(tr("The selected items are cut, or, when none are selected, whatever the stroke crosses. Every piece becomes an item of its own; a photo stays in its place across them."), this);
+  auto* note = new QLabel(tr("The selected items are cut, or, when none are selected, whatever the stroke crosses. "
+                             "Every piece becomes an item of its own; a photo stays in its place across them."),
+                          this);
   note->setStyleSheet("color: #5F6B67");
   note->setWordWrap(true);
   column->addWidget(note);
@@ -149,7 +153,9 @@ OffsetPage::OffsetPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   width_->setFixedWidth(80);
   line->addWidget(width_);
   const auto aligned = [&](const QString& name, Alignment a) {
-    choice(*line, name, [this, a] { desk_.lineShape.alignment = a; }, [this, a] { return desk_.lineShape.alignment == a; });
+    choice(
+        *line, name, [this, a] { desk_.lineShape.alignment = a; },
+        [this, a] { return desk_.lineShape.alignment == a; });
   };
   aligned(tr("on the edge"), Alignment::Centre);
   aligned(tr("inside"), Alignment::Inside);
@@ -158,7 +164,9 @@ OffsetPage::OffsetPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   row->addSpacing(10);
   row->addWidget(new QLabel(tr("corners"), this));
   const auto joined = [&](const QString& name, Join j) {
-    choice(*row, name, [this, j] { desk_.offsetJoin = desk_.lineShape.join = j; }, [this, j] { return desk_.offsetJoin == j; });
+    choice(
+        *row, name, [this, j] { desk_.offsetJoin = desk_.lineShape.join = j; },
+        [this, j] { return desk_.offsetJoin == j; });
   };
   joined(tr("mitred"), Join::Mitre);
   joined(tr("round"), Join::Round);
@@ -217,8 +225,9 @@ void OffsetPage::tryOut() {
   trying_ = true;
   if (changed) {
     said_->setStyleSheet("color: #5F6B67");
-    said_->setText(line ? tr("The line becomes an outline of its own, filled with its colour.")
-                        : tr("Positive grows, negative shrinks. Cutouts become plain outlines; undo brings recipes back."));
+    said_->setText(
+        line ? tr("The line becomes an outline of its own, filled with its colour.")
+             : tr("Positive grows, negative shrinks. Cutouts become plain outlines; undo brings recipes back."));
     desk_.tryOut(std::move(*changed));
   } else {
     said_->setStyleSheet("color: #BF3F26");
@@ -243,7 +252,8 @@ void OffsetPage::refresh(bool selection) {
   lineRow_->setVisible(line);
   const auto ids = desk_.selection();
   const ItemPtr first = ids.empty() ? nullptr : findItem(desk_.settled(), ids.front());
-  const QString name = ids.size() == 1 && first ? "“" + QString::fromStdString(first->name) + "”" : tr("%1 items").arg(ids.size());
+  const QString name =
+      ids.size() == 1 && first ? "“" + QString::fromStdString(first->name) + "”" : tr("%1 items").arg(ids.size());
   heading_->setText(line ? tr("Outline of the line of %1").arg(name) : tr("Offset %1").arg(name));
   if (selection && !trying_) {
     if (line && first && first->style.line) desk_.lineShape.width = first->style.line->width;

@@ -3,7 +3,7 @@
 namespace widecut {
 namespace {
 
-constexpr int leafSize = 4;
+constexpr int leafSize = 8;
 /// Few contours are left in the order they come in.
 constexpr std::size_t manyContours = 8;
 
@@ -65,7 +65,8 @@ void ArcTree::orderContours(const Arcs& arcs, std::size_t first, std::size_t las
   }
   Box all;
   for (std::size_t i = first; i < last; ++i)
-    all.add(Point{arcs.arcs[i].low[0], arcs.arcs[i].low[1]}), all.add(Point{arcs.arcs[i].high[0], arcs.arcs[i].high[1]});
+    all.add(Point{arcs.arcs[i].low[0], arcs.arcs[i].low[1]}),
+        all.add(Point{arcs.arcs[i].high[0], arcs.arcs[i].high[1]});
   const double size = std::max({all.width(), all.height(), 1e-300});
   std::vector<Run> runs;
   for (auto it = from; it != to; ++it) {

@@ -33,7 +33,8 @@ class ArcTree {
     at.low[1] = Two{p.x + p.y, p.x - p.y};
     for (int k = 0; k < 2; ++k) at.negHigh[k] = -at.low[k];
     if (!nodes_.empty())
-      query(0, [&](const Cell& c) { return touch(c, at); }, visit);
+      query(
+          0, [&](const Cell& c) { return touch(c, at); }, visit);
   }
   /// Calls visit(i) for each arc whose box meets the ray from the place to shrinking x, or to shrinking y when
   /// `upright`, within the margin.

@@ -58,16 +58,15 @@ Frame Frame::around(std::span<const Operand* const> operands, double relative) {
   Frame frame;
   if (box.isEmpty()) return frame;
   const double larger = std::max(box.width(), box.height()), smaller = std::min(box.width(), box.height());
-  const double reach =
-      std::max({std::abs(box.low.x), std::abs(box.low.y), std::abs(box.high.x), std::abs(box.high.y)});
+  const double reach = std::max({std::abs(box.low.x), std::abs(box.low.y), std::abs(box.high.x), std::abs(box.high.y)});
   const double extent = std::max(larger, reach * 1e-15);
   if (!(extent > 0)) return frame;
   const int power = std::ilogb(extent);
   const double step = std::ldexp(1.0, power);
   frame.centre = {std::round(box.centre().x / step) * step, std::round(box.centre().y / step) * step};
   frame.scale = std::ldexp(1.0, -power);
-  frame.tolerance = (relative * std::max(smaller, 1e-3 * larger) + ofCoordinates * reach + ofExtent * extent) *
-                    frame.scale;
+  frame.tolerance =
+      (relative * std::max(smaller, 1e-3 * larger) + ofCoordinates * reach + ofExtent * extent) * frame.scale;
   frame.noise = 4e-16 * extent * frame.scale + 0.5e-16 * reach * frame.scale;
   return frame;
 }
@@ -132,7 +131,8 @@ void Arcs::add(const Operand& operand, int number, const Frame& frame, Nodes& no
       at = s.end;
       node = next;
     }
-    if (at != contour.start) addSource({at, {}, {}, contour.start, SegmentKind::Line, number}, frame, nodes, node, first);
+    if (at != contour.start)
+      addSource({at, {}, {}, contour.start, SegmentKind::Line, number}, frame, nodes, node, first);
     if (static_cast<int>(arcs.size()) > contourStarts.back()) contourStarts.push_back(static_cast<int>(arcs.size()));
   }
 }
@@ -163,7 +163,8 @@ void Arcs::addCurve(const Bezier& c, const Frame& frame, Nodes& nodes, int start
   double found[2];
   Cut cuts[4];
   int n = 0;
-  for (int i = turningPoints(c[0].x, c[1].x, c[2].x, c[3].x, least, found); i > 0; --i) cuts[n++] = {found[i - 1], true};
+  for (int i = turningPoints(c[0].x, c[1].x, c[2].x, c[3].x, least, found); i > 0; --i)
+    cuts[n++] = {found[i - 1], true};
   for (int i = turningPoints(c[0].y, c[1].y, c[2].y, c[3].y, least, found); i > 0; --i)
     cuts[n++] = {found[i - 1], false};
   if (n == 0) {

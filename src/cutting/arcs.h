@@ -41,7 +41,7 @@ struct Arc {
   int source = 0;
   int operand = 0;
   int node[2] = {0, 0};
-  int chain = 0;  ///< Arcs of one chain follow one another the same way and never meet but there.
+  int chain = 0;      ///< Arcs of one chain follow one another the same way and never meet but there.
   int direction = 1;  ///< +1 when the contour runs from p[0] to p[3], −1 against it.
   bool beginsContour = false;
   bool line = true;

@@ -62,7 +62,8 @@ void Arrangement::orderNode(int node) {
   const auto byKey = [](const Sector& a, const Sector& b) { return a.key < b.key; };
   if (count < 12) {
     for (std::size_t i = 1; i < sectors_.size(); ++i)
-      for (std::size_t k = i; k > 0 && byKey(sectors_[k], sectors_[k - 1]); --k) std::swap(sectors_[k], sectors_[k - 1]);
+      for (std::size_t k = i; k > 0 && byKey(sectors_[k], sectors_[k - 1]); --k)
+        std::swap(sectors_[k], sectors_[k - 1]);
   } else {
     std::stable_sort(sectors_.begin(), sectors_.end(), byKey);
   }
@@ -83,7 +84,8 @@ void Arrangement::orderNode(int node) {
       std::size_t to = from + 1;
       while (to < sectors_.size() && gapAfter(to - 1) < closeKeys) ++to;
       Point middle{};
-      for (std::size_t i = from; i < to; ++i) middle = middle + sectors_[i].way / std::max(length(sectors_[i].way), 1e-300);
+      for (std::size_t i = from; i < to; ++i)
+        middle = middle + sectors_[i].way / std::max(length(sectors_[i].way), 1e-300);
       for (std::size_t i = from + 1; i < to; ++i)
         for (std::size_t k = i; k > from && turnTo(sectors_[k - 1].half, sectors_[k].half, middle) < 0; --k)
           std::swap(sectors_[k - 1], sectors_[k]);
@@ -139,7 +141,8 @@ double Arrangement::turnTo(int a, int b, Point middle) {
   const double reach = std::min(reachOf(a, origin, way), reachOf(b, origin, way));
   double best = 0;
   for (const double share : {0.5, 0.25, 0.75, 1.0, 0.1, 0.02}) {
-    const double apart = dot(side, pointAlong(b, origin, way, share * reach) - pointAlong(a, origin, way, share * reach));
+    const double apart =
+        dot(side, pointAlong(b, origin, way, share * reach) - pointAlong(a, origin, way, share * reach));
     if (std::abs(apart) > std::abs(best)) best = apart;
   }
   leastApart_ = std::min(leastApart_, std::abs(best));

@@ -27,7 +27,8 @@ struct OffsetPlace {
 OffsetPlace offsetAt(const Bezier& c, double t, double distance) {
   Point slope = cubicSlope(c, t);
   const double size = length(slope), reach = length(c[1] - c[0]) + length(c[2] - c[1]) + length(c[3] - c[2]);
-  Point along = size > 1e-9 * reach ? slope / size : unit(cubicAt(c, std::min(1.0, t + 1e-4)) - cubicAt(c, std::max(0.0, t - 1e-4)));
+  Point along = size > 1e-9 * reach ? slope / size
+                                    : unit(cubicAt(c, std::min(1.0, t + 1e-4)) - cubicAt(c, std::max(0.0, t - 1e-4)));
   const double curvature = size > 1e-9 * reach ? cross(slope, secondSlope(c, t)) / (size * size * size) : 0;
   const double stretch = 1 - distance * curvature;
   const Point normal = leftOf(along);
@@ -118,7 +119,9 @@ void Band::addSide(const Step& step, double distance) {
   const Bezier& c = step.c;
   if (step.line) {
     const Point aside = leftOf(unit(c[3] - c[0])) * distance;
-    add({c[0], {Segment::line(c[3]), Segment::line(c[3] + aside), Segment::line(c[0] + aside), Segment::line(c[0])}, true});
+    add({c[0],
+         {Segment::line(c[3]), Segment::line(c[3] + aside), Segment::line(c[0] + aside), Segment::line(c[0])},
+         true});
     return;
   }
   // Where the curve bends as tightly as the distance, the offset turns back: pieces end there.
@@ -173,7 +176,8 @@ void Band::addFan(Point node, Point from, Point to, double turn) {
   Point at = from;
   for (int i = 1; i <= pieces; ++i) {
     const Point next = i == pieces ? to : Affine::turn(each * i).vector(from);
-    fan.segments.push_back(Segment::cubic(node + at + leftOf(at) * reach, node + next - leftOf(next) * reach, node + next));
+    fan.segments.push_back(
+        Segment::cubic(node + at + leftOf(at) * reach, node + next - leftOf(next) * reach, node + next));
     at = next;
   }
   fan.segments.push_back(Segment::line(node));

@@ -10,7 +10,8 @@ constexpr double mostDashes = 20000;
 /// Gauss–Legendre with five points between t0 and t1, halved until two halves agree with the whole.
 double lengthBetween(const Bezier& c, double t0, double t1, int depth = 0) {
   const auto rule = [&](double a, double b) {
-    constexpr double x[] = {0, 0.5384693101056831, 0.9061798459386640}, w[] = {0.5688888888888889, 0.4786286704993665, 0.2369268850561891};
+    constexpr double x[] = {0, 0.5384693101056831, 0.9061798459386640},
+                     w[] = {0.5688888888888889, 0.4786286704993665, 0.2369268850561891};
     const double middle = (a + b) / 2, half = (b - a) / 2;
     double sum = w[0] * length(cubicSlope(c, middle));
     for (int i = 1; i < 3; ++i)

@@ -21,7 +21,8 @@ struct Walk {
 
 class FaceFinder {
  public:
-  FaceFinder(const Arrangement& map, std::span<const FillRule> rules, int wall) : map_(map), rules_(rules), wall_(wall) {}
+  FaceFinder(const Arrangement& map, std::span<const FillRule> rules, int wall)
+      : map_(map), rules_(rules), wall_(wall) {}
 
   std::vector<Face> find() {
     std::vector<Walk> outers, holes;

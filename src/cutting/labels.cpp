@@ -69,8 +69,8 @@ Cover::Label Arrangement::rayLabel(Point p, bool upright, const Skip& skip, bool
         hit = along(arc.p[0]) + (along(arc.p[3]) - along(arc.p[0])) * ((v - v0) / (v1 - v0));
       } else {
         const double sign = v1 > v0 ? 1 : -1;
-        hit = along(arc.at(
-            solveRising(sign * v0, sign * across(arc.p[1]), sign * across(arc.p[2]), sign * v1, sign * v)));
+        hit = along(
+            arc.at(solveRising(sign * v0, sign * across(arc.p[1]), sign * across(arc.p[2]), sign * v1, sign * v)));
       }
       if (hit >= u) return;
     }
@@ -121,8 +121,8 @@ Cover::Label Arrangement::seedLabel(int node) const {
   if (seeds_.size() < 2) return 0;
   const int mine = component_[at(node)];
   return rayLabel(
-      nodes_.at(node), false,
-      [&](int i) { return component_[at(nodes_.find(arcs_.arcs[at(i)].node[0]))] == mine; }, nullptr);
+      nodes_.at(node), false, [&](int i) { return component_[at(nodes_.find(arcs_.arcs[at(i)].node[0]))] == mine; },
+      nullptr);
 }
 
 bool Arrangement::labelAll() {

@@ -102,8 +102,7 @@ Bezier workCubic(const Source& s, const Frame& frame) {
 
 std::vector<Run> runsOf(const std::vector<Source>& sources, const Frame& frame) {
   double tolerance = std::ldexp(fineness, gridBits + 1), total = 0;
-  for (const Source& s : sources)
-    total += s.kind == SegmentKind::Line ? 1 : stepsFor(workCubic(s, frame), tolerance);
+  for (const Source& s : sources) total += s.kind == SegmentKind::Line ? 1 : stepsFor(workCubic(s, frame), tolerance);
   if (total > mostRuns) tolerance *= square(total / mostRuns);
   std::vector<Run> runs;
   for (std::size_t i = 0; i < sources.size(); ++i) {
@@ -133,8 +132,7 @@ void LastResort::build(std::span<const Operand* const> operands) {
   m.frame_.noise = 0;
   m.nodes_.clear();
   m.arcs_.clear();
-  for (std::size_t i = 0; i < operands.size(); ++i)
-    m.arcs_.add(*operands[i], static_cast<int>(i), m.frame_, m.nodes_);
+  for (std::size_t i = 0; i < operands.size(); ++i) m.arcs_.add(*operands[i], static_cast<int>(i), m.frame_, m.nodes_);
   // Wide fields, or interned lists.
   m.cover_.reset(std::vector<int>(operands.size(), 1 << 20));
   const std::vector<Run> runs = runsOf(m.arcs_.sources, m.frame_);

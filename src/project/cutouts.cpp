@@ -33,7 +33,8 @@ Role roleOf(Outcome outcome) {
 
 bool hasPhoto(const Item& item) { return item.style.photo || (item.recipe() && item.recipe()->photoFrom); }
 
-/// In a union the photo of one part grows into all of it: it becomes the cutout's own, where it was, as large as covers.
+/// In a union the photo of one part grows into all of it: it becomes the cutout's own, where it was, as large as
+/// covers.
 void growPhoto(Item& cutout, const Media& media) {
   const auto shown = shownPhoto(cutout, media);
   if (!shown) return;
@@ -191,7 +192,8 @@ Result<Project> withFormula(const Project& project, Id cutout, std::string_view 
   std::vector<int> order = typed->leaves();
   const auto stands = [&](int part) { return std::count(order.begin(), order.end(), part); };
   for (const int part : order)
-    if (stands(part) > 1) return problem("'" + names[static_cast<std::size_t>(part)] + "' stands twice: each part can stand once");
+    if (stands(part) > 1)
+      return problem("'" + names[static_cast<std::size_t>(part)] + "' stands twice: each part can stand once");
   const std::size_t named = order.size();
   for (int i = 0; i < static_cast<int>(recipe->parts.size()); ++i)
     if (stands(i) == 0) order.push_back(i);

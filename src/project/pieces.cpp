@@ -246,8 +246,9 @@ Result<Project> withKnife(const Project& project, std::span<const Id> ids, const
     const auto back = item->toParent().inverse();
     const auto pieces = knifed({resolved(*item)->outline}, transformed(stroke, *back), gap);
     if (!pieces) return tl::unexpected(pieces.error());
-    const bool notched = pieces->size() == 1 && gap > 0 &&
-                         std::abs(signedArea((*pieces)[0])) < std::abs(signedArea(resolved(*item)->outline)) * (1 - 1e-9);
+    const bool notched =
+        pieces->size() == 1 && gap > 0 &&
+        std::abs(signedArea((*pieces)[0])) < std::abs(signedArea(resolved(*item)->outline)) * (1 - 1e-9);
     if (pieces->size() < 2 && !notched) {
       made.push_back(item->id);
       continue;

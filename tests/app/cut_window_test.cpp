@@ -226,7 +226,8 @@ TEST_F(CutWindow, WhatOverhangsTheSheetIsTrimmedAndNotLost) {
   EXPECT_NEAR(boxInParent(item).high.x / pointsPerMm, 297, 1e-6);
   EXPECT_EQ(item.recipe()->parts.size(), 2U);
   w.key(Qt::Key_T);
-  EXPECT_TRUE(w.window.findChild<QLabel*>("hint")->text().contains("overhangs")) << "a second time there is nothing to do";
+  EXPECT_TRUE(w.window.findChild<QLabel*>("hint")->text().contains("overhangs"))
+      << "a second time there is nothing to do";
 }
 
 TEST_F(CutWindow, UpAndDownChangeThePolygonsCorners) {

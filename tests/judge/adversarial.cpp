@@ -68,10 +68,12 @@ Outline splitAt(const Outline& outline, Random& r) {
 }
 
 std::vector<Operand> tangentDiscs(Random& r) {
-  const double a = uniform(r, 30, 80), b = uniform(r, 10, 60), e = whole(r, 0, 3) ? signedTiny(r) : 0, turn = anyAngle(r);
+  const double a = uniform(r, 30, 80), b = uniform(r, 10, 60), e = whole(r, 0, 3) ? signedTiny(r) : 0,
+               turn = anyAngle(r);
   const bool inside = whole(r, 0, 1);
   const double apart = inside ? (a - b) / 2 + e : (a + b) / 2 + e;
-  return {{ellipseOutline(a, a)}, {placed(ellipseOutline(b, b), apart * std::cos(turn), apart * std::sin(turn), whole(r, 0, 1) ? turn : 0)}};
+  return {{ellipseOutline(a, a)},
+          {placed(ellipseOutline(b, b), apart * std::cos(turn), apart * std::sin(turn), whole(r, 0, 1) ? turn : 0)}};
 }
 
 std::vector<Operand> pinwheels(Random& r) {
@@ -80,7 +82,8 @@ std::vector<Operand> pinwheels(Random& r) {
   for (int k = 0; k < 2; ++k)
     for (int i = 0; i < n; ++i) {
       const double a = 2 * pi * i / n + (k ? (whole(r, 0, 1) ? pi / n : tiny(r)) : 0);
-      const Outline blade = polygon({{0, 0}, {50 * std::cos(a), 50 * std::sin(a)}, {50 * std::cos(a + pi / n), 50 * std::sin(a + pi / n)}});
+      const Outline blade = polygon(
+          {{0, 0}, {50 * std::cos(a), 50 * std::sin(a)}, {50 * std::cos(a + pi / n), 50 * std::sin(a + pi / n)}});
       out[static_cast<std::size_t>(k)].outline.contours.push_back(blade.contours[0]);
     }
   return out;
@@ -145,7 +148,8 @@ std::vector<Operand> cusps(Random& r) {
   const auto cusp = [&] {
     const double e = whole(r, 0, 1) ? signedTiny(r) * 100 : 0;
     Contour c{{0, 0}, {}, true};
-    c.segments = {Segment::cubic({100 + e, 80}, {0 + e, 80}, {100, 0}), Segment::line({100, -40}), Segment::line({0, -40}), Segment::line({0, 0})};
+    c.segments = {Segment::cubic({100 + e, 80}, {0 + e, 80}, {100, 0}), Segment::line({100, -40}),
+                  Segment::line({0, -40}), Segment::line({0, 0})};
     return Outline{{c}};
   };
   const Outline a = cusp();
@@ -175,10 +179,10 @@ std::vector<Operand> fedBack(Random& r) {
 }  // namespace
 
 const char* adversarialName(int family) {
-  static const char* const names[] = {"jitters",  "turns",          "split copies",   "ten near-copies",
-                                      "tangent discs", "many-gons", "pinwheels",      "lattices",
-                                      "slivers",  "one point",      "shared tangents", "jittered grids",
-                                      "cusps",    "fed back",       "lattice cubics", "grids with discs"};
+  static const char* const names[] = {"jitters",       "turns",     "split copies",    "ten near-copies",
+                                      "tangent discs", "many-gons", "pinwheels",       "lattices",
+                                      "slivers",       "one point", "shared tangents", "jittered grids",
+                                      "cusps",         "fed back",  "lattice cubics",  "grids with discs"};
   return names[family];
 }
 
@@ -200,7 +204,8 @@ std::vector<Operand> adversarial(int family, std::uint64_t seed) {
     case 3: {
       const Outline a = base(r);
       std::vector<Operand> out;
-      for (int i = 0; i < 10; ++i) out.push_back({whole(r, 0, 1) ? jittered(a, r, tiny(r)) : placed(a, signedTiny(r), signedTiny(r))});
+      for (int i = 0; i < 10; ++i)
+        out.push_back({whole(r, 0, 1) ? jittered(a, r, tiny(r)) : placed(a, signedTiny(r), signedTiny(r))});
       return out;
     }
     case 4:
@@ -212,7 +217,8 @@ std::vector<Operand> adversarial(int family, std::uint64_t seed) {
     case 6:
       return pinwheels(r);
     case 7:
-      return {{latticeShape(r, 5, false)}, {latticeShape(r, 5, false), whole(r, 0, 1) ? FillRule::Nonzero : FillRule::EvenOdd}};
+      return {{latticeShape(r, 5, false)},
+              {latticeShape(r, 5, false), whole(r, 0, 1) ? FillRule::Nonzero : FillRule::EvenOdd}};
     case 8:
       return sliver(r);
     case 9:
@@ -226,7 +232,8 @@ std::vector<Operand> adversarial(int family, std::uint64_t seed) {
     case 13:
       return fedBack(r);
     case 14:
-      return {{latticeShape(r, 4, true)}, {latticeShape(r, 4, true), whole(r, 0, 1) ? FillRule::Nonzero : FillRule::EvenOdd}};
+      return {{latticeShape(r, 4, true)},
+              {latticeShape(r, 4, true), whole(r, 0, 1) ? FillRule::Nonzero : FillRule::EvenOdd}};
     default:
       return jitteredGrid(r, true);
   }

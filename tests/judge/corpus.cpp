@@ -54,14 +54,10 @@ Outline roundedBox(double w, double h, double r) {
   const double k = r * 0.5522847498;
   const double x = w / 2, y = h / 2;
   Contour c{{-x + r, -y}, {}, true};
-  c.segments = {Segment::line({x - r, -y}),
-                Segment::cubic({x - r + k, -y}, {x, -y + r - k}, {x, -y + r}),
-                Segment::line({x, y - r}),
-                Segment::cubic({x, y - r + k}, {x - r + k, y}, {x - r, y}),
-                Segment::line({-x + r, y}),
-                Segment::cubic({-x + r - k, y}, {-x, y - r + k}, {-x, y - r}),
-                Segment::line({-x, -y + r}),
-                Segment::cubic({-x, -y + r - k}, {-x + r - k, -y}, {-x + r, -y})};
+  c.segments = {Segment::line({x - r, -y}),  Segment::cubic({x - r + k, -y}, {x, -y + r - k}, {x, -y + r}),
+                Segment::line({x, y - r}),   Segment::cubic({x, y - r + k}, {x - r + k, y}, {x - r, y}),
+                Segment::line({-x + r, y}),  Segment::cubic({-x + r - k, y}, {-x, y - r + k}, {-x, y - r}),
+                Segment::line({-x, -y + r}), Segment::cubic({-x, -y + r - k}, {-x + r - k, -y}, {-x + r, -y})};
   return {{c}};
 }
 
@@ -173,8 +169,8 @@ std::vector<Operand> nearlyPair(Random& r) {
 std::vector<Operand> wordPair(Random& r) {
   static const char* const fonts[] = {"Cabin-Bold.otf", "LeagueSpartan-Bold.otf", "EBGaramond12-Regular.otf"};
   static const char* const words[] = {"Peak", "snow", "Bridge 8", "&@%", "cog", "Skarrow", "Open", "R&B"};
-  const auto word = wordOutline(std::string(FONT_FOLDER) + "/" + fonts[whole(r, 0, 2)], words[whole(r, 0, 7)],
-                                uniform(r, 40, 90));
+  const auto word =
+      wordOutline(std::string(FONT_FOLDER) + "/" + fonts[whole(r, 0, 2)], words[whole(r, 0, 7)], uniform(r, 40, 90));
   const Outline text = word ? *word : Outline{};
   const Box box = bounds(text);
   const Outline shape = whole(r, 0, 1) ? primitive(r) : blob(r, whole(r, 5, 9), 60, 0.4);
@@ -185,8 +181,9 @@ std::vector<Operand> wordPair(Random& r) {
 std::vector<Operand> manyPair(Random& r) {
   switch (whole(r, 0, 4)) {
     case 0:
-      return {{starOutline(120, 120, 400, uniform(r, 0.1, 0.5))},
-              {placed(starOutline(120, 120, 400, uniform(r, 0.1, 0.5)), uniform(r, 1, 9), uniform(r, 1, 9), anyAngle(r))}};
+      return {
+          {starOutline(120, 120, 400, uniform(r, 0.1, 0.5))},
+          {placed(starOutline(120, 120, 400, uniform(r, 0.1, 0.5)), uniform(r, 1, 9), uniform(r, 1, 9), anyAngle(r))}};
     case 1: {
       Outline bands;
       for (int i = 0; i < 120; ++i) bands = joined(bands, placed(rectangleOutline(140, 0.6), 0, -60 + 1.0 * i));
@@ -216,22 +213,23 @@ std::vector<Operand> manyPair(Random& r) {
 
 std::vector<Operand> degeneratePair(Random& r) {
   static const char* const odd[] = {
-      "M0 0C120 90 -20 90 100 0Z",                            // a loop
-      "M0 0C100 80 0 80 100 0L100 90L0 90Z",                  // a cusp
-      "M0 0H80V50H80V20V50H0ZM10 10H10Z",                     // doubled back
-      "M0 0C60 -60 60 60 0 0Z",                               // a loop on one anchor
-      "M0 0C60 -60 60 60 0 0C-60 60 -60 -60 0 0Z",            // two loops on one anchor
-      "M0 0L60 0L60 60L0 60ZM0 0L60 0L60 60L0 60Z",           // the same contour twice
-      "M0 0C0 0 60 0 60 0C60 0 60 60 60 60L0 60Z",            // handles on their nodes
-      "M0 0L60 0L30 0L90 0L90 40L0 40Z",                      // a line that goes back and on
-      "M0 0L40 0L40 40L0 40ZM40 40L80 40L80 80L40 80Z",       // two that touch in a corner
-      "M0 0C30 0 30 0 60 0C60 30 60 30 60 60L0 60L0 0Z",      // straight cubics
-      "M0 0C90 0 -30 0 60 0L60 50L0 50Z",                     // a cubic that doubles back on a line
+      "M0 0C120 90 -20 90 100 0Z",                             // a loop
+      "M0 0C100 80 0 80 100 0L100 90L0 90Z",                   // a cusp
+      "M0 0H80V50H80V20V50H0ZM10 10H10Z",                      // doubled back
+      "M0 0C60 -60 60 60 0 0Z",                                // a loop on one anchor
+      "M0 0C60 -60 60 60 0 0C-60 60 -60 -60 0 0Z",             // two loops on one anchor
+      "M0 0L60 0L60 60L0 60ZM0 0L60 0L60 60L0 60Z",            // the same contour twice
+      "M0 0C0 0 60 0 60 0C60 0 60 60 60 60L0 60Z",             // handles on their nodes
+      "M0 0L60 0L30 0L90 0L90 40L0 40Z",                       // a line that goes back and on
+      "M0 0L40 0L40 40L0 40ZM40 40L80 40L80 80L40 80Z",        // two that touch in a corner
+      "M0 0C30 0 30 0 60 0C60 30 60 30 60 60L0 60L0 0Z",       // straight cubics
+      "M0 0C90 0 -30 0 60 0L60 50L0 50Z",                      // a cubic that doubles back on a line
       "M0 30C0 -10 60 -10 60 30C60 70 0 70 0 30ZM30 0L30 60Z"  // a needle through a disc
   };
   const Outline a = *parsePathData(odd[whole(r, 0, 11)]), b = *parsePathData(odd[whole(r, 0, 11)]);
   const bool grid = whole(r, 0, 1) == 0;
-  const double x = grid ? whole(r, -4, 4) * 10 : uniform(r, -40, 40), y = grid ? whole(r, -4, 4) * 10 : uniform(r, -40, 40);
+  const double x = grid ? whole(r, -4, 4) * 10 : uniform(r, -40, 40),
+               y = grid ? whole(r, -4, 4) * 10 : uniform(r, -40, 40);
   return {{a, anyRule(r)}, {placed(b, x, y, grid ? whole(r, 0, 3) * pi / 2 : anyAngle(r)), anyRule(r)}};
 }
 
@@ -273,7 +271,7 @@ Outline wavyRing(int n, double radius, double depth, int waves, double phase) {
 }
 
 const char* nameOf(Category category) {
-  static const char* const names[] = {"blobs", "self-crossing", "primitives", "aligned",
+  static const char* const names[] = {"blobs",  "self-crossing", "primitives", "aligned",
                                       "nearly", "words",         "many",       "degenerate"};
   return names[static_cast<int>(category)];
 }
@@ -283,7 +281,8 @@ std::vector<Operand> corpusPair(Category category, std::uint64_t seed) {
   std::vector<Operand> pair;
   switch (category) {
     case Category::Blobs:
-      pair = {{blob(r, whole(r, 8, 24), 60, 0.7)}, {placed(blob(r, whole(r, 8, 24), 60, 0.7), uniform(r, -40, 40), uniform(r, -40, 40))}};
+      pair = {{blob(r, whole(r, 8, 24), 60, 0.7)},
+              {placed(blob(r, whole(r, 8, 24), 60, 0.7), uniform(r, -40, 40), uniform(r, -40, 40))}};
       break;
     case Category::SelfCrossing:
       pair = {{loops(r, whole(r, 10, 20), 60), anyRule(r)},

@@ -22,7 +22,8 @@ double bezier(const double* c, double t) {
 void part(const double* c, double t0, double t1, double* out) {
   const auto at = [&](double a, double b, double d) {
     const auto lerp = [](double p, double q, double t) { return p + (q - p) * t; };
-    const double x = lerp(lerp(c[0], c[1], a), lerp(c[1], c[2], a), b), y = lerp(lerp(c[1], c[2], a), lerp(c[2], c[3], a), b);
+    const double x = lerp(lerp(c[0], c[1], a), lerp(c[1], c[2], a), b),
+                 y = lerp(lerp(c[1], c[2], a), lerp(c[2], c[3], a), b);
     return lerp(x, y, d);
   };
   out[0] = at(t0, t0, t0);

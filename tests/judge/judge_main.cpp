@@ -58,8 +58,8 @@ int run(const std::string& what, std::uint64_t first, std::uint64_t count, const
     Tally tally;
     for (std::uint64_t seed = first; seed < first + count; ++seed)
       judge(corpus ? corpusPair(allCategories[k], seed) : adversarial(k, seed), name, seed, tally);
-    std::printf("%-18s %8d %6d %6d %8d %6d %10.0f\n", name.c_str(), tally.right, tally.loose, tally.wrong, tally.retried,
-                tally.lastResort, tally.slowest);
+    std::printf("%-18s %8d %6d %6d %8d %6d %10.0f\n", name.c_str(), tally.right, tally.loose, tally.wrong,
+                tally.retried, tally.lastResort, tally.slowest);
     std::fflush(stdout);
     all.right += tally.right;
     all.loose += tally.loose;

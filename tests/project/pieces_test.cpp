@@ -65,7 +65,8 @@ TEST_F(PiecesTest, APhotoDividedByARingShowsInAllItCoversInRegister) {
 TEST_F(PiecesTest, SplittingLooseMakesAnItemOfEachRegion) {
   const Id bar = add("bar", fitted(rectangleOutline(1, 1), {{-10, 45}, {110, 55}}), {0, 0, 0});
   const std::vector<Id> items{box, bar};
-  const Project p = combined(project, items, Outcome::SubtractFront, usualLook(project, items, Outcome::SubtractFront), made);
+  const Project p =
+      combined(project, items, Outcome::SubtractFront, usualLook(project, items, Outcome::SubtractFront), made);
   std::vector<Id> pieces;
   const Project split = withSplitLoose(p, made, pieces);
   ASSERT_EQ(pieces.size(), 2U);
