@@ -36,8 +36,7 @@ void ArcTree::build(const Arcs& arcs, std::size_t first, std::size_t last, doubl
     chains_.push_back(arc.chain);
     begins_.push_back(arc.beginsContour);
     const Arc* next = static_cast<std::size_t>(i) + 1 < last ? &arc + 1 : nullptr;
-    const int end = arc.direction > 0 ? 1 : 0;
-    parts_.push_back(next && next->rising != arc.rising && next->node[next->direction > 0 ? 0 : 1] == arc.node[end]);
+    parts_.push_back(next && partAtOnce(arc, *next, margin));
     Cell& c = cells_.emplace_back();
     // The diagonals are √2 longer than the coordinates they stand for.
     const double m = margin, d = 2 * margin;

@@ -66,6 +66,19 @@ struct Arc {
   double sourceParameter(double u) const { return u == 0 ? t0 : u == 1 ? t1 : t0 + (t1 - t0) * u; }
 };
 
+/// True for neighbours in a contour, one of which rises and one falls, that have nothing in common but their shared
+/// end. Both can lie within the tolerance of one upright or level line; then an end of one may lie on the other.
+inline bool partAtOnce(const Arc& arc, const Arc& next, double tolerance) {
+  if (arc.rising == next.rising) return false;
+  const int end = arc.direction > 0 ? 1 : 0, start = next.direction > 0 ? 0 : 1;
+  if (arc.node[end] != next.node[start]) return false;
+  const auto near = [&](const Arc& a, Point p) {
+    return p.x >= a.low[0] - tolerance && p.x <= a.high[0] + tolerance && p.y >= a.low[1] - tolerance &&
+           p.y <= a.high[1] + tolerance;
+  };
+  return !near(arc, next.p[start == 0 ? 3 : 0]) && !near(next, arc.p[end == 0 ? 3 : 0]);
+}
+
 /// Places that are known to be the same, with what a result writes for them.
 class Nodes {
  public:

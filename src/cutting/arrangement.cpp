@@ -90,8 +90,7 @@ void Arrangement::findPairs(CrossingSearch& search) {
     for (std::size_t j = i + 1; j < n; ++j) {
       const Arc& b = arcs_.arcs[j];
       if (a.chain == b.chain) continue;
-      // Neighbours of which one rises and one falls part at once.
-      if (j == i + 1 && a.rising != b.rising && a.node[a.direction > 0] == b.node[b.direction < 0]) continue;
+      if (j == i + 1 && partAtOnce(a, b, frame_.tolerance)) continue;
       if (a.low[0] > b.high[0] + reach || b.low[0] > a.high[0] + reach || a.low[1] > b.high[1] + reach ||
           b.low[1] > a.high[1] + reach || a.low[2] > b.high[2] + 2 * reach || b.low[2] > a.high[2] + 2 * reach ||
           a.low[3] > b.high[3] + 2 * reach || b.low[3] > a.high[3] + 2 * reach)

@@ -113,10 +113,16 @@ void CrossingSearch::meet(int i, int j) {
       }
   const double tolerance = frame_.tolerance;
   if (shared > 0) {
-    if (a.rising != b.rising) return;  // they part at once and never meet again
     const double w = std::min(a.high[0], b.high[0]) - std::max(a.low[0], b.low[0]);
     const double h = std::min(a.high[1], b.high[1]) - std::max(a.low[1], b.low[1]);
     if (w <= tolerance && h <= tolerance) return;
+    if (a.rising != b.rising) {
+      // They part at once and never cross again; but where both are as good as upright or level, one may end on the
+      // other.
+      meetEnds(a, b, false);
+      meetEnds(b, a, true);
+      return;
+    }
   }
   if (fatLinesMiss(a, b, tolerance) || fatLinesMiss(b, a, tolerance)) return;
   meetEnds(a, b, false);

@@ -34,6 +34,7 @@ class FaceFinder {
       (walk.area > 0 ? outers : holes).push_back(std::move(walk));
     });
     std::vector<Face> faces;
+    faces.reserve(outers.size());
     for (const Walk& outer : outers) faces.push_back({{{outer.contour}}, sets_[at(outer.set)]});
     for (const Walk& hole : holes)
       if (const int home = homeOf(hole, outers); home >= 0) faces[at(home)].outline.contours.push_back(hole.contour);

@@ -157,6 +157,7 @@ Project withBaked(const Project& project, Id id) {
 std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, const LookChoice& look) {
   const auto items = combinable(project, ids);
   std::vector<Operand> operands;
+  operands.reserve(items.size());
   for (const ItemPtr& item : items) operands.push_back({transformed(resolved(*item)->outline, item->toParent())});
   const auto map = PlanarMap::of(operands);
   std::vector<Item> pieces;
