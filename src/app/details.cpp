@@ -239,8 +239,12 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
 
 std::vector<ItemPtr> Details::items() const {
   std::vector<ItemPtr> found;
-  for (const Id id : desk_.selection())
-    if (ItemPtr item = findItem(desk_.project(), id)) found.push_back(std::move(item));
+  for (const Id id : desk_.selection()) {
+    // What is being tried may have made other items of it: until then it is as it was.
+    ItemPtr item = findItem(desk_.project(), id);
+    if (!item) item = findItem(desk_.settled(), id);
+    if (item) found.push_back(std::move(item));
+  }
   return found;
 }
 

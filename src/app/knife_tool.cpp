@@ -125,6 +125,9 @@ void KnifeTool::paint(QPainter& painter) {
   QRectF label = painter.fontMetrics().boundingRect(said);
   label.setSize(label.size() + QSizeF(14, 6));
   label.moveTopLeft(mat_.toMat(now_) + QPointF(14, 14));
+  // By the pointer, but never off the mat.
+  label.moveRight(std::min(label.right(), mat_.width() - 6.0));
+  label.moveBottom(std::min(label.bottom(), mat_.height() - 6.0));
   painter.setPen(Qt::NoPen);
   painter.setBrush(theme::ink);
   painter.drawRoundedRect(label, 3, 3);
