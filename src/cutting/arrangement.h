@@ -129,6 +129,7 @@ class Arrangement {
   template <class Skip>
   Cover::Label rayLabel(Point p, bool upright, const Skip& skip, bool* doubtful) const;
   bool doubtfulEdgesHold() const;
+  bool allEdgesHold() const;
   bool holdsByRay(int half) const;
 
   Frame frame_;

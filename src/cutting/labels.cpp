@@ -134,7 +134,8 @@ bool Arrangement::labelAll() {
     if (!spread(seeds_[i], west)) return false;
     if (label(sectorTowards(rights_[i], false)) != west) return false;
   }
-  return doubtfulEdgesHold();
+  // Where a first tolerance failed, agreement alone is not enough.
+  return doubtfulEdgesHold() && (retries_ == 0 || exact_ || allEdgesHold());
 }
 
 bool Arrangement::spread(int node, Cover::Label west) {
@@ -179,6 +180,12 @@ bool Arrangement::doubtfulEdgesHold() const {
   for (const int node : doubtful_)
     for (int i = starts_[at(node)]; i < starts_[at(node) + 1]; ++i)
       if (!holdsByRay(around_[at(i)])) return false;
+  return true;
+}
+
+bool Arrangement::allEdgesHold() const {
+  for (std::size_t i = 0; i < edges_.size(); ++i)
+    if (!edges_[i].isAlias && !holdsByRay(2 * static_cast<int>(i))) return false;
   return true;
 }
 
