@@ -6,6 +6,7 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QLineEdit>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QPushButton>
@@ -183,6 +184,11 @@ void MainWindow::buildLayout() {
   column->addWidget(bench);
   for (BenchPage* page : bench->findChildren<BenchPage*>())
     connect(page, &BenchPage::photoWanted, this, &MainWindow::askForPhoto);
+  // A button of the bench that made other items is gone, or of no more use: the keys belong to the page again.
+  connect(&desk_, &Desk::selectionChanged, this, [this, bench] {
+    const QWidget* focus = QApplication::focusWidget();
+    if (!focus || (bench->isAncestorOf(focus) && !qobject_cast<const QLineEdit*>(focus))) mat_->setFocus();
+  });
   for (BenchPage* page : bench->findChildren<BenchPage*>())
     connect(page, &BenchPage::commandWanted, this, [this](const QString& name) {
       if (auto* action = menuBar()->findChild<QAction*>(name)) action->trigger();

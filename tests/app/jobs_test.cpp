@@ -117,6 +117,7 @@ TEST(Jobs, J17AStarIsSplitByAThinBarIntoTwoLooseHalves) {
   ASSERT_EQ(w.sheet().items.size(), 2U);
   EXPECT_LE(w.actions, 18 / 2);
   // They are loose: one is dragged away, the other stays.
+  EXPECT_EQ(QApplication::focusWidget(), &w.mat()) << "after a button the keys belong to the page again";
   const Id upper = w.sheet().items[0]->id;
   const Point other = w.sheet().items[1]->position;
   w.key(Qt::Key_Escape);
