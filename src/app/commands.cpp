@@ -110,22 +110,6 @@ std::vector<MainWindow::Command> MainWindow::cutCommands() {
   };
 }
 
-/// Makes other items of the open cutout, and selects them.
-void MainWindow::endCutout(const QString& name,
-                           const std::function<Project(const Project&, Id, std::vector<Id>&)>& edit) {
-  const ItemPtr item = desk_.openCutout();
-  if (!item) return;
-  std::vector<Id> made;
-  Project changed = edit(desk_.settled(), item->id, made);
-  if (made.empty()) {
-    emit desk_.told(
-        tr("There is nothing to do: %1 leaves “%2” as it is").arg(name.toLower(), QString::fromStdString(item->name)));
-    return;
-  }
-  desk_.commit(name, std::move(changed));
-  desk_.select(made);
-}
-
 void MainWindow::trimSelection(bool toBleed) {
   const SheetPtr sheet = desk_.sheet();
   const Box box = toBleed ? sheet->box().grown(sheet->bleed) : sheet->box();
@@ -201,8 +185,9 @@ std::vector<MainWindow::Command> MainWindow::pieceCommands() {
        tr("Lift parts out"),
        {},
        [this] {
-         endCutout(tr("Lift parts out"),
-                   [](const Project& p, Id id, std::vector<Id>& parts) { return withPartsLifted(p, id, parts); });
+         std::vector<Id> parts;
+         desk_.commit(tr("Lift parts out"), withPartsLifted(desk_.settled(), desk_.openCutout()->id, parts));
+         desk_.select(parts);
        },
        cutout,
        "liftParts"},

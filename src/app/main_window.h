@@ -62,7 +62,6 @@ class MainWindow : public QMainWindow {
   void duplicateSelection();
   void reframeSelection();
   void trimSelection(bool toBleed);
-  void endCutout(const QString& name, const std::function<Project(const Project&, Id, std::vector<Id>&)>& edit);
   std::vector<Command> pieceCommands();
   void stepSheet(int by);
   void complain(const QString& message);
