@@ -5,6 +5,7 @@
 
 #include <polyclipping/clipper.hpp>
 
+#include "cutting/live_cut.h"
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
 #include "geometry/path_data.h"
@@ -126,17 +127,37 @@ BENCHMARK(allOutcomes)->Unit(benchmark::kMicrosecond);
 BENCHMARK(allOutcomesAndDivision)->Unit(benchmark::kMicrosecond);
 
 /// A recipe of twenty overlapping parts.
-void recipeOfTwenty(benchmark::State& state) {
-  Random random(5);
+struct Twenty {
   std::vector<Operand> parts;
+  Formula formula = Formula::part(0);
+  Twenty();
+};
+Twenty::Twenty() {
+  Random random(5);
   for (int i = 0; i < 20; ++i)
     parts.push_back({judge::placed(i % 2 == 1 ? judge::blob(random, 10, 40, 0.4) : ellipseOutline(70, 50),
                                    uniform(random, 0, 150), uniform(random, 0, 150))});
-  Formula formula = Formula::part(0);
   for (int i = 1; i < 20; ++i)
     formula = Formula::joined(formula, i % 3 == 2 ? Role::Subtract : Role::Add, Formula::part(i));
-  for (auto _ : state) benchmark::DoNotOptimize(cut(parts, formula));
 }
+void recipeOfTwenty(benchmark::State& state) {
+  const Twenty twenty;
+  for (auto _ : state) benchmark::DoNotOptimize(cut(twenty.parts, twenty.formula));
+}
+/// One of its parts moves a little for each cut.
+void recipeOfTwentyMoved(benchmark::State& state) {
+  Twenty twenty;
+  LiveCut live;
+  (void)live.cut(twenty.parts, twenty.formula);
+  const Outline at = twenty.parts[7].outline;
+  double by = 0;
+  for (auto _ : state) {
+    by += 0.37;
+    twenty.parts[7].outline = judge::placed(at, std::fmod(by, 20), 0);
+    benchmark::DoNotOptimize(live.cut(twenty.parts, twenty.formula));
+  }
+}
+BENCHMARK(recipeOfTwentyMoved)->Unit(benchmark::kMicrosecond);
 BENCHMARK(recipeOfTwenty)->Unit(benchmark::kMicrosecond);
 
 void growByTwo(benchmark::State& state) {

@@ -108,6 +108,14 @@ class Nodes {
     const bool keepB = node(a).original != node(b).original ? node(b).original : b < a;
     nodes_[static_cast<std::size_t>(keepB ? a : b)].parent = keepB ? b : a;
   }
+  /// Every node is one of its own again.
+  void separate() {
+    for (int i = 0; i < count(); ++i) nodes_[static_cast<std::size_t>(i)].parent = i;
+  }
+  void move(int id, Point work, Point sheet) {
+    nodes_[static_cast<std::size_t>(id)].work = work;
+    nodes_[static_cast<std::size_t>(id)].sheet = sheet;
+  }
   Point at(int id) const { return node(id).work; }
   Point sheet(int id) const { return node(id).sheet; }
 

@@ -19,6 +19,11 @@ bool closerThan(Point a, Point b, double d) { return dot(b - a, b - a) < d * d; 
 }  // namespace
 
 void Arrangement::build(std::span<const Operand* const> operands) {
+  logs_ = false;
+  buildByLadder(operands);
+}
+
+void Arrangement::buildByLadder(std::span<const Operand* const> operands) {
   retries_ = 0;
   usedLastResort_ = false;
   for (const double relative : ladder) {
@@ -45,8 +50,25 @@ bool Arrangement::attempt(std::span<const Operand* const> operands, double relat
     for (const Contour& c : operand->outline.contours) segments += c.segments.size() + 1;
   arcs_.reserve(segments);
   nodes_.reserve(2 * segments);
-  for (std::size_t i = 0; i < operands.size(); ++i) arcs_.add(*operands[i], static_cast<int>(i), frame_, nodes_);
+  operandStarts_.clear();
+  const auto mark = [&] { operandStarts_.push_back({arcs_.arcs.size(), arcs_.sources.size(), nodes_.count()}); };
+  for (std::size_t i = 0; i < operands.size(); ++i) {
+    mark();
+    arcs_.add(*operands[i], static_cast<int>(i), frame_, nodes_);
+  }
+  mark();
+  log_.clear();
+  // Ends that are one because nothing lies between them.
+  for (std::size_t i = 0; logs_ && i < operands.size(); ++i)
+    for (int n = operandStarts_[i].nodes; n < operandStarts_[i + 1].nodes; ++n)
+      if (const int one = nodes_.find(n); one != n)
+        log_.unions.push_back({{n, one}, {static_cast<int>(i), static_cast<int>(i)}});
   findEvents(operands.size());
+  return finish();
+}
+
+bool Arrangement::finish() {
+  searchedEvents_ = events_.size();
   sortEvents();
   contract();
   if (addHotNodes()) {
@@ -62,17 +84,19 @@ bool Arrangement::attempt(std::span<const Operand* const> operands, double relat
 }
 
 void Arrangement::findEvents(std::size_t operands) {
-  bounds_.assign(operands, 0);
   CrossingSearch search(arcs_, frame_, nodes_, events_, crossings_);
+  if (logs_) search.logTo(log_);
   findPairs(search);
-  boundWindings(search);
+  selfContacts_.resize(operands);
+  for (std::size_t i = 0; i < operands; ++i) selfContacts_[i] = search.selfContacts(static_cast<int>(i));
+  boundWindings();
 }
 
 /// A closed curve that crosses itself k times winds at most k + 1 times round any place.
-void Arrangement::boundWindings(const CrossingSearch& search) {
+void Arrangement::boundWindings() {
+  bounds_ = selfContacts_;
   for (std::size_t c = 0; c + 1 < arcs_.contourStarts.size(); ++c)
     ++bounds_[at(arcs_.arcs[at(arcs_.contourStarts[c])].operand)];
-  for (std::size_t i = 0; i < bounds_.size(); ++i) bounds_[i] += search.selfContacts(static_cast<int>(i));
   cover_.reset(bounds_);
 }
 

@@ -45,6 +45,13 @@ class Arrangement {
   /// of fine straight runs on a grid, which cannot fail.
   void build(std::span<const Operand* const> operands);
 
+  /// The same, and remembers what was found between which operands, so that moveOperand can follow.
+  void buildForMoves(std::span<const Operand* const> operands);
+  /// After buildForMoves: one operand is another outline now, usually the same one moved. Only what it has in common
+  /// with the others is searched anew. False when the map must be built again: the outline has other nodes than before,
+  /// lies far outside the drawing, or a check failed.
+  bool moveOperand(std::span<const Operand* const> operands, int moved);
+
   const Frame& frame() const { return frame_; }
   const Arcs& arcs() const { return arcs_; }
   const Nodes& nodes() const { return nodes_; }
@@ -89,13 +96,18 @@ class Arrangement {
     int half;
   };
 
+  void buildByLadder(std::span<const Operand* const> operands);
   bool attempt(std::span<const Operand* const> operands, double relative);
+  /// From events to labels. False when a check fails.
+  bool finish();
+  bool replaceArcs(const Operand& operand, int moved);
+  void forgetPairs(int moved);
   void findEvents(std::size_t operands);
   void findPairs(CrossingSearch& search);
   void sortEvents();
   void contract();
   bool addHotNodes();
-  void boundWindings(const CrossingSearch& search);
+  void boundWindings();
   bool standsAlone(const ShallowCrossing& crossing) const;
   void makePieces();
   void addPieces(int arc);
@@ -157,7 +169,17 @@ class Arrangement {
   std::vector<char> known_;
   std::vector<int> open_;
   mutable Cover cover_;
-  bool exact_ = false;  ///< All edges are straight and their nodes lie on a grid.
+  /// Where each operand's arcs, sources and nodes begin, and one past the last.
+  struct Start {
+    std::size_t arcs, sources;
+    int nodes;
+  };
+  std::vector<Start> operandStarts_;
+  bool logs_ = false;
+  PairLog log_;
+  std::vector<int> selfContacts_;
+  std::size_t searchedEvents_ = 0;  ///< Events before hot nodes added theirs.
+  bool exact_ = false;              ///< All edges are straight and their nodes lie on a grid.
   int retries_ = 0;
   bool usedLastResort_ = false;
   bool lastResortHeld_ = false;

@@ -59,6 +59,11 @@ void CrossingSearch::countContact() {
   ++selfContacts_[i];
 }
 
+void CrossingSearch::addEvent(int arc, int node, double u) {
+  events_.push_back({arc, node, u});
+  if (log_) log_->others.push_back(arc == i_ ? b_->operand : a_->operand);
+}
+
 void CrossingSearch::meet(int i, int j) {
   i_ = i;
   j_ = j;
@@ -114,6 +119,7 @@ void CrossingSearch::meetEnds(const Arc& a, const Arc& b, bool swapped) {
         atEnd = true;
       } else if (square(p - (l == 0 ? b.p[0] : b.p[3])) <= tolerance * tolerance) {
         nodes_.unite(node, other);
+        if (log_) log_->unions.push_back({{node, other}, {a.operand, b.operand}});
         countContact();
         addContact(swapped ? l : k, swapped ? k : l, p);
         atEnd = true;
@@ -121,7 +127,7 @@ void CrossingSearch::meetEnds(const Arc& a, const Arc& b, bool swapped) {
     }
     if (atEnd) continue;
     if (const auto v = nearOn(b, p, tolerance)) {
-      events_.push_back({swapped ? i_ : j_, node, *v});
+      addEvent(swapped ? i_ : j_, node, *v);
       countContact();
       addContact(swapped ? *v : k, swapped ? k : *v, p);
     }
@@ -152,8 +158,8 @@ void CrossingSearch::addCrossing(double u, double v, Point at, Point slopeA, Poi
   const int node = nodes_.add(at, frame_.toSheet(at), false);
   if (turn * turn < shallowSine * shallowSine * sizes)
     crossings_.push_back({node, {i_, j_}, {u, v}, sizes > 0 ? std::abs(turn) / std::sqrt(sizes) : 0});
-  events_.push_back({i_, node, u});
-  events_.push_back({j_, node, v});
+  addEvent(i_, node, u);
+  addEvent(j_, node, v);
 }
 
 void CrossingSearch::crossLines() {

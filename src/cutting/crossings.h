@@ -22,6 +22,19 @@ struct ShallowCrossing {
   double sine = 0;  ///< Of the angle between the arcs.
 };
 
+/// From which pairs of operands things were found, so that those of one operand can be taken back.
+struct PairLog {
+  struct Union {
+    int nodes[2], operands[2];
+  };
+  std::vector<int> others;  ///< For each event, the operand of the arc that it was met with.
+  std::vector<Union> unions;
+  void clear() {
+    others.clear();
+    unions.clear();
+  }
+};
+
 /// Collects what pairs of arcs have in common.
 class CrossingSearch {
  public:
@@ -29,6 +42,8 @@ class CrossingSearch {
                  std::vector<ShallowCrossing>& crossings)
       : arcs_(arcs), frame_(frame), nodes_(nodes), events_(events), crossings_(crossings) {}
 
+  /// Writes down from now on where things come from.
+  void logTo(PairLog& log) { log_ = &log; }
   /// Adds the events of arcs i and j, whose boxes touch within the tolerance.
   void meet(int i, int j);
   /// How many contacts and crossings were found between arcs of this operand.
@@ -72,6 +87,7 @@ class CrossingSearch {
   void bisectOpposite();
   void addContact(double u, double v, Point at);
   void countContact();
+  void addEvent(int arc, int node, double u);
   void addCrossing(double u, double v);
   void addCrossing(double u, double v, Point at, Point slopeA, Point slopeB);
 
@@ -89,6 +105,7 @@ class CrossingSearch {
   int contactCount_ = 0;
   Signs signs_;
   std::vector<int> selfContacts_;
+  PairLog* log_ = nullptr;
 };
 
 }  // namespace widecut

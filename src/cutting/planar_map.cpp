@@ -3,6 +3,7 @@
 #include <string>
 
 #include "cutting/faces.h"
+#include "cutting/live_cut.h"
 #include "cutting/tracing.h"
 
 namespace widecut {
@@ -116,6 +117,52 @@ Result<Outline> cut(std::span<const Operand> operands, const Formula& formula) {
   static thread_local Arrangement map;
   map.build(pointersTo(operands));
   return bordered(map, formula, rulesOf(operands));
+}
+
+struct LiveCut::Inside {
+  std::vector<Operand> operands;
+  Arrangement map;
+  int moves = 0;
+};
+
+LiveCut::LiveCut() : inside_(std::make_unique<Inside>()) {}
+LiveCut::~LiveCut() = default;
+
+int LiveCut::moves() const { return inside_->moves; }
+
+namespace {
+
+/// How many operands differ (more than one counts as two), and the last of them.
+std::pair<int, int> changesBetween(std::span<const Operand> before, std::span<const Operand> after) {
+  if (before.size() != after.size()) return {2, -1};
+  int changes = 0, changed = -1;
+  for (std::size_t i = 0; i < after.size() && changes < 2; ++i)
+    if (after[i].rule != before[i].rule || !(after[i].outline == before[i].outline)) {
+      changed = static_cast<int>(i);
+      ++changes;
+    }
+  return {changes, changed};
+}
+
+}  // namespace
+
+bool LiveCut::follows(std::span<const Operand> operands) const {
+  return changesBetween(inside_->operands, operands).first < 2;
+}
+
+Result<Outline> LiveCut::cut(std::span<const Operand> operands, const Formula& formula) {
+  if (const auto why = refused(operands)) return tl::unexpected(*why);
+  Inside& in = *inside_;
+  const auto [changes, changed] = changesBetween(in.operands, operands);
+  const auto pointers = pointersTo(operands);
+  if (changes == 1 && in.map.moveOperand(pointers, changed)) {
+    in.operands[static_cast<std::size_t>(changed)] = operands[static_cast<std::size_t>(changed)];
+    ++in.moves;
+  } else if (changes > 0) {
+    in.map.buildForMoves(pointers);
+    in.operands.assign(operands.begin(), operands.end());
+  }
+  return bordered(in.map, formula, rulesOf(operands));
 }
 
 }  // namespace widecut

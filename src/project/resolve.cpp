@@ -1,9 +1,11 @@
 #include "project/resolve.h"
 
+#include <algorithm>
+#include <array>
 #include <mutex>
 #include <unordered_map>
 
-#include "cutting/planar_map.h"
+#include "cutting/live_cut.h"
 #include "project/framing.h"
 
 namespace widecut {
@@ -42,8 +44,13 @@ Outline workedOut(const Recipe& recipe) {
   Flat flat;
   const auto formula = flat.add(recipe, {});
   if (!formula) return {};
-  const auto map = PlanarMap::of(flat.operands);
-  return map ? map->where(*formula) : Outline{};
+  // While a part is dragged its recipe is worked out for every frame: a few recipes keep their maps for that.
+  static thread_local std::array<LiveCut, 4> live;
+  static thread_local std::size_t next = 0;
+  const auto follows = [&](const LiveCut& l) { return l.follows(flat.operands); };
+  auto used = std::find_if(live.begin(), live.end(), follows);
+  if (used == live.end()) used = live.begin() + static_cast<std::ptrdiff_t>(next++ % live.size());
+  return used->cut(flat.operands, *formula).value_or(Outline{});
 }
 
 /// One result per form node. The node is held weakly: when it is gone, so is the result.

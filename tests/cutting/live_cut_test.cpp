@@ -1,0 +1,87 @@
+#include "cutting/live_cut.h"
+
+#include <gtest/gtest.h>
+
+#include "cutting/planar_map.h"
+#include "judge/exact_oracle.h"
+#include "shapes/primitives.h"
+
+namespace widecut {
+namespace {
+
+std::vector<Operand> parts(judge::Random& random, int count) {
+  std::vector<Operand> out;
+  for (int i = 0; i < count; ++i)
+    out.push_back({judge::placed(i % 2 == 1 ? judge::blob(random, 8, 40, 0.4) : ellipseOutline(70, 50),
+                                 judge::uniform(random, 0, 120), judge::uniform(random, 0, 120))});
+  return out;
+}
+
+Formula mixed(int count) {
+  Formula f = Formula::part(0);
+  for (int i = 1; i < count; ++i) f = Formula::joined(f, static_cast<Role>(i % 4), Formula::part(i));
+  return f;
+}
+
+TEST(LiveCut, FollowsAMovedPartAndIsRightEveryTime) {
+  judge::Random random(8);
+  for (int round = 0; round < 20; ++round) {
+    std::vector<Operand> operands = parts(random, 3 + round % 6);
+    const Formula formula = mixed(static_cast<int>(operands.size()));
+    LiveCut live;
+    (void)live.cut(operands, formula);
+    for (int step = 0; step < 25; ++step) {
+      auto& part = operands[static_cast<std::size_t>(step / 5) % operands.size()];
+      part.outline = judge::placed(part.outline, judge::uniform(random, -6, 6), judge::uniform(random, -6, 6));
+      const auto result = live.cut(operands, formula);
+      ASSERT_TRUE(result);
+      const double off = judge::difference(
+          operands,
+          [&](const std::vector<bool>& c) {
+            return formula.holds([&](int i) { return c[static_cast<std::size_t>(i)]; });
+          },
+          *result, random);
+      ASSERT_LT(off, 1e-6) << round << ' ' << step;
+    }
+    EXPECT_GE(live.moves(), 20) << "moves were followed, not made anew";
+  }
+}
+
+TEST(LiveCut, AlignedPartsThatMeetAndPartStayRight) {
+  const Outline box = rectangleOutline(40, 40);
+  std::vector<Operand> operands{
+      {box}, {judge::placed(box, 60, 0)}, {judge::placed(box, 20, 20)}, {ellipseOutline(40, 40)}};
+  const Formula formula = Formula::chain(4, Role::Exclude);
+  judge::Random random(2);
+  LiveCut live;
+  for (int i = 0; i <= 24; ++i) {
+    // From side by side over identical to apart again, in steps that hit edges and corners.
+    operands[1].outline = judge::placed(box, 60 - 5.0 * i, i % 3 == 0 ? 0 : 20);
+    const auto result = live.cut(operands, formula);
+    const double off = judge::difference(
+        operands,
+        [&](const std::vector<bool>& c) {
+          return formula.holds([&](int k) { return c[static_cast<std::size_t>(k)]; });
+        },
+        *result, random, true);
+    ASSERT_LT(off, 1e-6) << i;
+  }
+  EXPECT_GE(live.moves(), 20);
+}
+
+TEST(LiveCut, OtherNodesOrFarAwayMeansAnew) {
+  std::vector<Operand> operands{{rectangleOutline(40, 40)}, {ellipseOutline(50, 50)}};
+  const Formula formula = Formula::chain(2, Role::Add);
+  LiveCut live;
+  (void)live.cut(operands, formula);
+  operands[1].outline = starOutline(50, 50, 5, 0.5);
+  EXPECT_EQ(*live.cut(operands, formula), *cut(operands, formula));
+  operands[1].outline = judge::placed(starOutline(50, 50, 5, 0.5), 4000, 0);
+  EXPECT_EQ(*live.cut(operands, formula), *cut(operands, formula));
+  EXPECT_EQ(live.moves(), 0);
+  operands[0].outline.contours[0].start.x = std::numeric_limits<double>::infinity();
+  EXPECT_FALSE(live.cut(operands, formula));
+}
+
+}  // namespace
+}  // namespace widecut
