@@ -60,7 +60,12 @@ Frame Frame::around(std::span<const Operand* const> operands, double relative) {
   const double larger = std::max(box.width(), box.height()), smaller = std::min(box.width(), box.height());
   const double reach = std::max({std::abs(box.low.x), std::abs(box.low.y), std::abs(box.high.x), std::abs(box.high.y)});
   const double extent = std::max(larger, reach * 1e-15);
-  if (!(extent > 0)) return frame;
+  // So small that scaling would overflow: all of it is one place.
+  constexpr double leastExtent = 1e-290;
+  if (!(extent > leastExtent)) {
+    frame.tolerance = 1e-100;
+    return frame;
+  }
   const int power = std::ilogb(extent);
   const double step = std::ldexp(1.0, power);
   frame.centre = {std::round(box.centre().x / step) * step, std::round(box.centre().y / step) * step};

@@ -119,6 +119,13 @@ TEST(Cutting, CurvesThatDoubleBackOnAnUprightLineCoverOnlyTheirCorner) {
   EXPECT_NEAR(area(map.unite()), area(mapOf({other}).unite()) + 3.2, 1e-6);
 }
 
+TEST(Cutting, OutlinesTooSmallForNumbersGiveNothing) {
+  const auto map =
+      mapOf({{path("M0 1.0444198034e-314C0 0 0 0 0 1.0444198034e-314Z")}, {path("M0 0L2e-310 0L0 3e-311Z")}});
+  EXPECT_TRUE(map.unite().isEmpty());
+  EXPECT_TRUE(map.exclude().isEmpty());
+}
+
 TEST(Cutting, NothingAndDegenerateShapesGiveNothing) {
   EXPECT_TRUE(mapOf({{Outline{}}, {path("M5 5L5 5Z")}, {path("M0 0L10 0Z")}}).unite().isEmpty());
 }
