@@ -30,7 +30,7 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   addWidget(new OffsetPage(desk, this));
   connect(&desk, &Desk::selectionChanged, this, &Bench::choosePage);
   connect(&desk, &Desk::toolChanged, this, &Bench::choosePage);
-  connect(&desk, &Desk::photosReady, this, &Bench::choosePage);
+  connect(&desk, &Desk::photosReady, this, &Bench::refresh);
   connect(&desk, &Desk::projectChanged, this, &Bench::refresh);
   choosePage();
 }

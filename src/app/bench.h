@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "app/desk.h"
+#include "app/latest_task.h"
 
 class QBoxLayout;
 class QLabel;
@@ -70,6 +71,7 @@ class OutcomesPage : public BenchPage {
 
  private:
   void rebuild();
+  Trial trial_{desk_};
   void addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items, bool photos);
   void tryOut(Outcome outcome);
   void addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items, const Box& around);
@@ -88,6 +90,7 @@ class RecipePage : public BenchPage {
   void showResult(const Item& cutout);
   void addHeader(QBoxLayout& column);
   void useFormula(const QString& text);
+  Trial trial_{desk_};
   QLabel* heading_;
   FormulaField* formula_;
   QLabel* result_ = nullptr;
@@ -135,7 +138,13 @@ class OffsetPage : public BenchPage {
 
  private:
   void tryOut();
+  void take(Result<Project> changed);
+  void say(const QString& text, bool isProblem);
   void finish();
+  void settle();
+  void leave();
+  Trial trial_{desk_};
+  LatestTask task_;
   QPushButton* choice(QBoxLayout& row, const QString& name, const std::function<void()>& choose,
                       const std::function<bool()>& chosen);
   QLabel *heading_, *said_;
@@ -143,6 +152,7 @@ class OffsetPage : public BenchPage {
   QWidget *offsetRow_, *lineRow_;
   std::vector<std::pair<QPushButton*, std::function<bool()>>> choices_;
   bool trying_ = false;
+  bool finishing_ = false;  ///< Enter was pressed: what is being worked out is to be made.
 };
 
 /// The reframe tool is in hand: the whole picture with its window.
@@ -157,6 +167,7 @@ class ReframePage : public BenchPage {
 
  private:
   void scaleTo(double share, bool settle);
+  Trial trial_{desk_};
   QLabel* heading_;
   QLabel* resolution_;
   QSlider* slider_;

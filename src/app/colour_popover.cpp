@@ -63,9 +63,11 @@ ColourPopover::ColourPopover(std::optional<Colour> colour, const std::vector<Col
     s->setRange(0, most);
     s->setAccessibleName(name);
     sliders->addWidget(s, row, 1);
-    connect(s, &QSlider::sliderMoved, this, [this] {
+    connect(s, &QSlider::valueChanged, this, [this] {
+      if (movingSliders_) return;
       const QColor c = QColor::fromHsv(hue_->value(), saturation_->value(), brightness_->value());
-      choose(Colour{std::uint8_t(c.red()), std::uint8_t(c.green()), std::uint8_t(c.blue()), 255}, false);
+      const std::uint8_t alpha = colour_ ? colour_->alpha : 255;
+      choose(Colour{std::uint8_t(c.red()), std::uint8_t(c.green()), std::uint8_t(c.blue()), alpha}, false);
     });
     return s;
   };
@@ -99,9 +101,11 @@ void ColourPopover::choose(std::optional<Colour> colour, bool moveSliders) {
   if (colour) {
     const QColor c = painterColour(*colour);
     if (moveSliders) {
+      movingSliders_ = true;
       hue_->setValue(std::max(0, c.hsvHue()));
       saturation_->setValue(c.hsvSaturation());
       brightness_->setValue(c.value());
+      movingSliders_ = false;
     }
     if (!hex_->hasFocus()) hex_->setText(QString::fromStdString(colourText(*colour)));
   }

@@ -34,6 +34,7 @@ class ColourPopover : public QFrame {
   void choose(std::optional<Colour> colour, bool moveSliders);
   std::optional<Colour> colour_;
   bool changed_ = false;
+  bool movingSliders_ = false;
   QSlider* hue_;
   QSlider* saturation_;
   QSlider* brightness_;

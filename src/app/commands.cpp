@@ -270,9 +270,11 @@ void MainWindow::addCommands() {
       QAction* action = menu->addAction(command.text);
       action->setShortcuts(command.keys);
       action->setObjectName(command.name);
-      connect(action, &QAction::triggered, this, [run = command.run] {
+      connect(action, &QAction::triggered, this, [this, run = command.run] {
         // A key in the middle of a drag must not pull away what is being dragged.
-        if (QApplication::mouseButtons() == Qt::NoButton) run();
+        if (QApplication::mouseButtons() != Qt::NoButton) return;
+        settleTyping();
+        run();
       });
       if (command.applies) conditional_.emplace_back(action, command.applies);
       if (command.name == "undo") undo_ = action;

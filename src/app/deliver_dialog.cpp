@@ -8,6 +8,7 @@
 #include <QPushButton>
 
 #include "app/measure_field.h"
+#include "project/limits.h"
 
 namespace widecut {
 
@@ -52,7 +53,7 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   connect(what_, &QComboBox::currentIndexChanged, this, &DeliverDialog::refresh);
   connect(format_, &QComboBox::currentIndexChanged, this, &DeliverDialog::refresh);
   const auto take = [this](double v) {
-    ppiValue_ = v;
+    ppiValue_ = std::clamp(v, limits::leastPpi, limits::mostPpi);
     refresh();
   };
   connect(ppi_, &MeasureField::tried, this, take);
@@ -71,7 +72,7 @@ Delivery DeliverDialog::delivery() const {
 void DeliverDialog::refresh() {
   const Delivery d = delivery();
   const bool picture = d.format == DeliveryFormat::Png;
-  if (!ppi_->hasFocus()) ppi_->show(ppiValue_);
+  ppi_->show(ppiValue_);  // what is being typed it leaves alone
   ppi_->setEnabled(picture);
   paper_->setEnabled(d.item == 0);
   const Scene scene = d.item != 0 ? sceneOfItem(desk_.settled(), d.item) : sceneOf(desk_.settled(), *desk_.sheet());

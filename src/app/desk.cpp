@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "output/raster.h"
+#include "project/limits.h"
 #include "project/pieces.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
@@ -40,50 +41,72 @@ ItemPtr Desk::openCutout() const {
   return chain.size() > 1 ? chain[chain.size() - 2] : nullptr;
 }
 
-void Desk::tryOut(Project changed) {
-  preview_ = std::move(changed);
-  emit projectChanged();
+bool Desk::admits(const Project& changed) {
+  const auto why = beyondLimits(changed, history_.current().get());
+  if (why) emit told(tr("Not done: %1").arg(QString::fromStdString(why->message)));
+  return !why;
 }
 
-void Desk::stopTrying() {
-  if (!preview_) return;
+void Desk::dropPreview() {
   preview_.reset();
-  emit projectChanged();
+  trying_ = nullptr;
 }
 
-void Desk::commit(const QString& name, Project changed) {
-  preview_.reset();
+bool Desk::commit(const QString& name, Project changed) {
+  const bool wasTrying = isTrying();
+  dropPreview();
+  const bool admitted = admits(changed);
+  if (!admitted || isSame(changed, settled())) {
+    if (wasTrying || !admitted) emit projectChanged();
+    return admitted;
+  }
   lastOutcome_.reset();
   history_.commit(name.toStdString(), std::make_shared<const Project>(std::move(changed)));
   dropMissing();
   emit projectChanged();
   emit fileChanged();
-}
-
-void Desk::commitTried(const QString& name) {
-  if (preview_) commit(name, Project(*preview_));
+  return true;
 }
 
 void Desk::undo() {
   if (!history_.canUndo()) return;
   emit told(tr("Undone: %1").arg(QString::fromStdString(history_.undoName())));
-  preview_.reset();
-  lastOutcome_.reset();
   history_.undo();
-  dropMissing();
-  emit projectChanged();
-  emit fileChanged();
+  goneThrough();
 }
 
 void Desk::redo() {
   if (!history_.canRedo()) return;
   emit told(tr("Done again: %1").arg(QString::fromStdString(history_.redoName())));
-  preview_.reset();
-  lastOutcome_.reset();
   history_.redo();
+  goneThrough();
+}
+
+void Desk::goneThrough() {
+  dropPreview();
+  lastOutcome_.reset();
   dropMissing();
   emit projectChanged();
   emit fileChanged();
+}
+
+void Trial::show(Project changed) {
+  if (!desk_) return;
+  if (!desk_->admits(changed)) {
+    drop();
+    return;
+  }
+  desk_->preview_ = std::move(changed);
+  desk_->trying_ = this;
+  emit desk_->projectChanged();
+}
+
+bool Trial::settle(const QString& name) { return isShown() && desk_->commit(name, Project(*desk_->preview_)); }
+
+void Trial::drop() {
+  if (!isShown()) return;
+  desk_->dropPreview();
+  emit desk_->projectChanged();
 }
 
 void Desk::dropMissing() {
@@ -95,6 +118,7 @@ void Desk::dropMissing() {
 }
 
 void Desk::select(std::vector<Id> items) {
+  std::erase_if(items, [&](Id id) { return !findItem(settled(), id) && !findItem(project(), id); });
   if (items == selection_) return;
   selection_ = std::move(items);
   chosenLook_ = 0;
@@ -116,7 +140,7 @@ void Desk::setTool(ToolKind tool) {
 }
 
 void Desk::setCornersForNew(int corners) {
-  cornersForNew = std::clamp(corners, 3, 400);
+  cornersForNew = std::clamp(corners, limits::leastCorners, limits::mostCorners);
   emit toolSet();
 }
 
@@ -162,15 +186,15 @@ void Desk::makeOutcome(Outcome outcome) {
   if (!items) return;
   Id made = 0;
   const LookChoice look = lookFor(*items, outcome);
-  commit(QString::fromUtf8(nameOf(outcome).data()), combined(settled(), *items, outcome, look, made));
-  remember(*items, {made});
+  if (commit(QString::fromUtf8(nameOf(outcome).data()), combined(settled(), *items, outcome, look, made)))
+    remember(*items, {made});
 }
 
 void Desk::makeDivision() {
   const auto items = takeOutcomeItems();
   if (!items) return;
   std::vector<Id> made;
-  commit(tr("Divide"), withDivided(settled(), *items, lookFor(*items, Outcome::Union), made));
+  if (!commit(tr("Divide"), withDivided(settled(), *items, lookFor(*items, Outcome::Union), made))) return;
   remember(*items, made);
   emit told(tr("%1 pieces: drag one to move it apart").arg(made.size()));
 }
@@ -178,7 +202,7 @@ void Desk::makeDivision() {
 void Desk::reset(ProjectPtr project, const QString& path) {
   history_ = History(std::move(project));
   history_.markSaved();
-  preview_.reset();
+  dropPreview();
   lastOutcome_.reset();
   path_ = path;
   sheet_ = sheetsOf(settled()).front()->id;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QObject>
+#include <QPointer>
 #include <QString>
 
 #include "cutting/offset.h"
@@ -12,6 +13,8 @@
 namespace widecut {
 
 enum class ToolKind : unsigned char { Select, Rectangle, Ellipse, Polygon, Reframe, Knife, Offset, LineOutline };
+
+class Trial;
 
 /// The state that every part of the window shows and changes. Everything here is for the window's thread.
 class Desk : public QObject {
@@ -33,18 +36,17 @@ class Desk : public QObject {
   PhotoStore& photos() { return photos_; }
   const History& history() const { return history_; }
 
-  /// Shows a change without making it. Replaces the one shown before.
-  void tryOut(Project changed);
-  void stopTrying();
   bool isTrying() const { return preview_.has_value(); }
-  /// Makes a change: one undo step. Nothing is added when the project is as it was.
-  void commit(const QString& name, Project changed);
-  /// Makes the change that is being tried.
-  void commitTried(const QString& name);
+  /// Makes a change: one undo step. Nothing is added when the project is as it was. A change beyond the limits is not
+  /// made: the person is told why, and the result is false.
+  bool commit(const QString& name, Project changed);
 
   void undo();
   void redo();
+  /// Before a command acts: whoever tries a change that the person has finished, or is still typing, makes it now.
+  void settleAll() { emit settleWanted(); }
 
+  /// Selects what there is of these.
   void select(std::vector<Id> items);
   void goToSheet(Id sheet);
   void setTool(ToolKind tool);
@@ -95,15 +97,24 @@ class Desk : public QObject {
   /// Something the person should read in the hint line.
   void told(const QString& message);
 
+  /// See settleAll.
+  void settleWanted();
+
  private:
+  friend class Trial;
+  bool admits(const Project& changed);
+  void dropPreview();
   void reset(ProjectPtr project, const QString& path);
   void dropMissing();
+  /// After a step through the history.
+  void goneThrough();
   /// The items to make an outcome of; takes the last outcome back when it can still be replaced.
   std::optional<std::vector<Id>> takeOutcomeItems();
   void remember(std::vector<Id> items, std::vector<Id> made);
 
   History history_;
   std::optional<Project> preview_;
+  const Trial* trying_ = nullptr;  ///< Whose change the preview is.
   std::vector<Id> selection_;
   Id sheet_ = 0;
   ToolKind tool_ = ToolKind::Select;
@@ -118,6 +129,28 @@ class Desk : public QObject {
     ProjectPtr state;
   };
   std::optional<LastOutcome> lastOutcome_;
+};
+
+/// A hold on what is being tried. Only the one who shows a change can make it or take it back, so that none makes
+/// another one's by mistake.
+class Trial {
+ public:
+  explicit Trial(Desk& desk) : desk_(&desk) {}
+  Trial(const Trial&) = delete;
+  Trial& operator=(const Trial&) = delete;
+
+  /// Shows a change without making it, in the place of whatever was being tried. What is beyond the limits is not
+  /// shown.
+  void show(Project changed);
+  /// True while it is this one's change that shows.
+  bool isShown() const { return desk_ && desk_->trying_ == this; }
+  /// Makes the change that it shows: one undo step. Nothing, and false, when another one's shows, or none.
+  bool settle(const QString& name);
+  /// Takes back what it shows; another one's change stays.
+  void drop();
+
+ private:
+  QPointer<Desk> desk_;  // panels outlive the desk when the window closes
 };
 
 /// An empty project with one A4 sheet.

@@ -11,6 +11,7 @@
 #include "app/selection_frame.h"
 #include "app/theme.h"
 #include "output/raster.h"
+#include "project/limits.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -151,12 +152,13 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   });
   lineWidth_ = field(tr("outline width"), Unit::Point, {}, tr("Outline width"), [this](const Project& p, double v) {
     return restyled(p, [&](Style& style) {
+      const double width = std::clamp(v, limits::leastLine, limits::mostLine);
       if (v <= 0)
         style.line.reset();
       else if (style.line)
-        style.line->width = std::min(v, 1000.0);
+        style.line->width = width;
       else
-        style.line = Line{{0x23, 0x30, 0x2E}, std::min(v, 1000.0)};
+        style.line = Line{{0x23, 0x30, 0x2E}, width};
     });
   });
   const auto setOpacity = [this](const Project& p, double v) {
@@ -209,26 +211,26 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
 
   connect(opacitySlider_, &QSlider::valueChanged, this, [this, setOpacity](int value) {
     if (opacitySlider_->isSliderDown())
-      desk_.tryOut(setOpacity(desk_.settled(), value));
+      trial_.show(setOpacity(desk_.settled(), value));
     else
       desk_.commit(tr("Opacity"), setOpacity(desk_.settled(), value));
   });
-  connect(opacitySlider_, &QSlider::sliderReleased, this, [this] { desk_.commitTried(tr("Opacity")); });
+  connect(opacitySlider_, &QSlider::sliderReleased, this, [this] { trial_.settle(tr("Opacity")); });
   connect(fill_, &QPushButton::clicked, this, [this] {
-    openColours(*fill_, tr("Fill colour"), tr("no fill"), items().front()->style.fill,
-                [](Style& style, std::optional<Colour> colour) {
-                  style.fill = colour;
-                  style.photo.reset();
-                });
+    openColours(
+        *fill_, tr("Fill colour"), tr("no fill"), items().front()->style.fill,
+        [this](const Project& p, std::optional<Colour> colour) { return withFill(p, desk_.selection(), colour); });
   });
   connect(line_, &QPushButton::clicked, this, [this] {
     const auto line = items().front()->style.line;
     openColours(*line_, tr("Outline colour"), tr("no outline"), line ? std::optional(line->colour) : std::nullopt,
-                [](Style& style, std::optional<Colour> colour) {
-                  if (colour)
-                    style.line = Line{*colour, style.line ? style.line->width : 1};
-                  else
-                    style.line.reset();
+                [this](const Project& p, std::optional<Colour> colour) {
+                  return restyled(p, [&](Style& style) {
+                    if (colour)
+                      style.line = Line{*colour, style.line ? style.line->width : 1};
+                    else
+                      style.line.reset();
+                  });
                 });
   });
   connect(&desk, &Desk::projectChanged, this, &Details::refresh);
@@ -251,34 +253,29 @@ std::vector<ItemPtr> Details::items() const {
 MeasureField* Details::field(const QString& name, Unit unit, const QString& suffix, const QString& editName,
                              const Edit& edit) {
   auto* made = new MeasureField(name, unit, suffix, body_);
-  connect(made, &MeasureField::tried, this, [this, edit](double v) { desk_.tryOut(edit(desk_.settled(), v)); });
+  connect(made, &MeasureField::tried, this, [this, edit](double v) { trial_.show(edit(desk_.settled(), v)); });
   connect(made, &MeasureField::settled, this,
           [this, edit, editName](double v) { desk_.commit(editName, edit(desk_.settled(), v)); });
-  connect(made, &MeasureField::dropped, &desk_, &Desk::stopTrying);
+  connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
   return made;
 }
 
 Project Details::restyled(const Project& project, const std::function<void(Style&)>& change) const {
-  Project next = project;
-  for (const Id id : desk_.selection())
-    next = withItem(next, id, [&](const Item& item) {
-      Item out = item;
-      change(out.style);
-      return out;
-    });
-  return next;
+  return withEach(project, desk_.selection(), [&](const Item& item) {
+    Item out = item;
+    change(out.style);
+    return out;
+  });
 }
 
 void Details::openColours(QPushButton& swatch, const QString& editName, const QString& noneText,
                           std::optional<Colour> current, const Paint& paint) {
   auto* popover = new ColourPopover(current, coloursOf(desk_.settled()), noneText, this);
-  const auto changed = [this, paint](std::optional<Colour> colour) {
-    return restyled(desk_.settled(), [&](Style& style) { paint(style, colour); });
-  };
-  connect(popover, &ColourPopover::tried, this, [this, changed](std::optional<Colour> c) { desk_.tryOut(changed(c)); });
+  const auto changed = [this, paint](std::optional<Colour> colour) { return paint(desk_.settled(), colour); };
+  connect(popover, &ColourPopover::tried, this, [this, changed](std::optional<Colour> c) { trial_.show(changed(c)); });
   connect(popover, &ColourPopover::settled, this,
           [this, changed, editName](std::optional<Colour> c) { desk_.commit(editName, changed(c)); });
-  connect(popover, &ColourPopover::dropped, &desk_, &Desk::stopTrying);
+  connect(popover, &ColourPopover::dropped, this, [this] { trial_.drop(); });
   popover->adjustSize();
   // Over the details, where it hides nothing of the page.
   popover->setFixedWidth(width() - 12);

@@ -23,7 +23,7 @@ class Details : public QWidget {
 
  private:
   using Edit = std::function<Project(const Project&, double)>;
-  using Paint = std::function<void(Style&, std::optional<Colour>)>;
+  using Paint = std::function<Project(const Project&, std::optional<Colour>)>;
 
   void refresh();
   void refreshPaint(const std::vector<ItemPtr>& items);
@@ -35,6 +35,7 @@ class Details : public QWidget {
   std::vector<ItemPtr> items() const;
 
   Desk& desk_;
+  Trial trial_{desk_};
   QWidget* body_;
   QLabel* empty_;
   MeasureField *x_, *y_, *width_, *height_, *turn_, *lineWidth_, *opacity_;

@@ -7,16 +7,25 @@
 #include <QStringListModel>
 #include <QStyle>
 
+#include "cutting/formula.h"
+
 namespace widecut {
 namespace {
 
 bool isNameCharacter(QChar c) { return c.isLetterOrNumber() || c == '_' || c == '.'; }
 
-/// A name as formulas write it.
-QString written(const QString& name) {
-  for (const QChar c : name)
-    if (!isNameCharacter(c)) return "'" + name + "'";
-  return name;
+/// Where the quote that is still open at the end of the text begins; −1 when none is. A quote within a name stands
+/// twice.
+int openQuote(const QString& text) {
+  int from = -1;
+  for (int i = 0; i < text.size(); ++i) {
+    if (text[i] != '\'') continue;
+    if (from >= 0 && i + 1 < text.size() && text[i + 1] == '\'')
+      ++i;
+    else
+      from = from < 0 ? i : -1;
+  }
+  return from;
 }
 
 }  // namespace
@@ -81,10 +90,8 @@ FormulaField::Word FormulaField::wordAtCursor() const {
   int from = cursorPosition();
   while (from > 0 && isNameCharacter(text()[from - 1])) --from;
   // Within an open quote the word begins at the quote.
-  if (const QString before = text().left(cursorPosition()); before.count('\'') % 2 == 1) {
-    from = static_cast<int>(before.lastIndexOf('\''));
-    return {from, before.mid(from + 1)};
-  }
+  const QString before = text().left(cursorPosition());
+  if (const int quote = openQuote(before); quote >= 0) return {quote, before.mid(quote + 1).replace("''", "'")};
   return {from, text().mid(from, cursorPosition() - from)};
 }
 
@@ -105,7 +112,7 @@ void FormulaField::offerNames() {
 void FormulaField::takeName(const QString& name) {
   const Word word = wordAtCursor();
   QString whole = text();
-  const QString in = written(name);
+  const QString in = QString::fromStdString(writtenInFormulas(name.toStdString()));
   whole.replace(word.from, cursorPosition() - word.from, in);
   setText(whole);
   setCursorPosition(word.from + static_cast<int>(in.size()));
@@ -146,7 +153,11 @@ void FormulaField::keyPressEvent(QKeyEvent* event) {
 
 void FormulaField::focusOutEvent(QFocusEvent* event) {
   QLineEdit::focusOutEvent(event);
-  if (event->reason() == Qt::PopupFocusReason || !typing_) return;
+  if (event->reason() != Qt::PopupFocusReason) settleTyping();
+}
+
+void FormulaField::settleTyping() {
+  if (!typing_) return;
   finish();
   if (problem_.isEmpty()) return;
   typing_ = false;

@@ -22,6 +22,8 @@ class FormulaField : public QLineEdit {
   const QString& problem() const { return problem_; }
   /// True while what was typed is being let go, false while it is still being typed.
   bool isFinished() const { return finished_; }
+  /// Lets go of what is being typed, as Enter does; what cannot be read is dropped.
+  void settleTyping();
 
  signals:
   /// At every key, and once more with isFinished() when it is let go.

@@ -73,16 +73,16 @@ void KnifeTool::look(const Pointer& p) {
   const auto cut = withKnife(desk_.settled(), targets(), stroke(), desk_.knifeGap, made);
   pieces_ = cut ? made.size() : 0;
   if (cut)
-    desk_.tryOut(*cut);
+    trial_.show(*cut);
   else
-    desk_.stopTrying();
+    trial_.drop();
 }
 
 void KnifeTool::release(const Pointer& p) {
   if (!drawing_) return;
   look(p);
   drawing_ = false;
-  desk_.stopTrying();
+  trial_.drop();
   std::vector<Id> made;
   auto cut = withKnife(desk_.settled(), targets(), stroke(), desk_.knifeGap, made);
   points_.clear();
@@ -105,7 +105,7 @@ bool KnifeTool::key(QKeyEvent& event) {
 }
 
 void KnifeTool::putAway() {
-  if (drawing_) desk_.stopTrying();
+  if (drawing_) trial_.drop();
   drawing_ = false;
   points_.clear();
 }

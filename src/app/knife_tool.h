@@ -1,6 +1,7 @@
 // Tool 0: parts items along a drawn stroke.
 #pragma once
 
+#include "app/desk.h"
 #include "app/tool.h"
 #include "project/model.h"
 
@@ -8,7 +9,7 @@ namespace widecut {
 
 class KnifeTool : public Tool {
  public:
-  using Tool::Tool;
+  KnifeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {}
   void press(const Pointer& pointer) override;
   void drag(const Pointer& pointer) override;
   void release(const Pointer& pointer) override;
@@ -25,6 +26,7 @@ class KnifeTool : public Tool {
   std::vector<Id> targets() const;
   void look(const Pointer& pointer);
 
+  Trial trial_;
   bool drawing_ = false;
   bool freehand_ = false;
   std::vector<Point> points_;

@@ -19,7 +19,9 @@
 #include "app/bench.h"
 #include "app/deliver_dialog.h"
 #include "app/details.h"
+#include "app/formula_field.h"
 #include "app/mat.h"
+#include "app/measure_field.h"
 #include "app/side_panels.h"
 #include "app/theme.h"
 #include "output/deliver.h"
@@ -36,7 +38,7 @@ const char* const projectFilter = "Wide Cut projects (*.widecut)";
 MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   setWindowIcon(theme::icon("app"));
   resize(1280, 800);
-  setMinimumSize(1024, 700);
+  setMinimumSize(900, 600);
   setContextMenuPolicy(Qt::NoContextMenu);
   mat_ = new Mat(desk_, this);
   addCommands();
@@ -276,8 +278,7 @@ bool MainWindow::event(QEvent* event) {
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
-  // What is being typed counts.
-  if (QWidget* typing = focusWidget()) typing->clearFocus();
+  settleTyping();
   if (!mayDiscard()) {
     event->ignore();
     return;
@@ -286,6 +287,13 @@ void MainWindow::closeEvent(QCloseEvent* event) {
   for (const QSplitter* splitter : findChildren<QSplitter*>())
     kept.setValue("sizes/" + splitter->objectName(), splitter->saveState());
   event->accept();
+}
+
+void MainWindow::settleTyping() {
+  QWidget* typing = QApplication::focusWidget();
+  if (auto* field = qobject_cast<MeasureField*>(typing)) field->settleTyping();
+  if (auto* formula = qobject_cast<FormulaField*>(typing)) formula->settleTyping();
+  desk_.settleAll();
 }
 
 bool MainWindow::save() {

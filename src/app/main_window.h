@@ -65,6 +65,8 @@ class MainWindow : public QMainWindow {
   std::vector<Command> pieceCommands();
   void stepSheet(int by);
   void complain(const QString& message);
+  /// Makes what is being typed, or was just tried and is finished, before anything else is done.
+  void settleTyping();
 
   Desk desk_;
   Mat* mat_ = nullptr;

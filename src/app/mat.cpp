@@ -1,5 +1,6 @@
 #include "app/mat.h"
 
+#include <QApplication>
 #include <QDragEnterEvent>
 #include <QMimeData>
 #include <QMouseEvent>
@@ -69,6 +70,7 @@ Tool& Mat::tool() const { return *tools_.at(toolInHand_); }
 
 void Mat::takeUpTool() {
   tool().putAway();
+  toolPressed_ = false;
   toolInHand_ = desk_.tool();
   refresh();
 }
@@ -92,13 +94,20 @@ QRectF Mat::sheetArea() const {
   return {toMat({0, 0}), toMat({sheet->width, sheet->height})};
 }
 
+QPointF Mat::onWholePixels(QPointF place) const {
+  const double ratio = devicePixelRatioF();
+  const QPointF inWindow = QPointF(mapTo(window(), QPoint(0, 0))) * ratio;
+  const QPointF pixels = place * ratio + inWindow;
+  return (QPointF(std::round(pixels.x()), std::round(pixels.y())) - inWindow) / ratio;
+}
+
 void Mat::fitSheet() {
   const SheetPtr sheet = desk_.sheet();
   const double room = 34;
   const double w = width() - rulerSize - 2 * room, h = height() - rulerSize - 2 * room;
   zoom_ = std::clamp(std::min(w / sheet->width, h / sheet->height), leastZoom, mostZoom);
-  origin_ = QPointF(std::round(rulerSize + room + (w - sheet->width * zoom_) / 2),
-                    std::round(rulerSize + room + (h - sheet->height * zoom_) / 2));
+  origin_ = onWholePixels(
+      {rulerSize + room + (w - sheet->width * zoom_) / 2, rulerSize + room + (h - sheet->height * zoom_) / 2});
   fitted_ = true;
   refresh();
   emit zoomChanged();
@@ -109,14 +118,14 @@ void Mat::zoomBy(double factor, std::optional<QPointF> about) {
       about.value_or(QPointF(rulerSize + (width() - rulerSize) / 2.0, rulerSize + (height() - rulerSize) / 2.0));
   const Point kept = toSheet(at);
   zoom_ = std::clamp(zoom_ * factor, leastZoom, mostZoom);
-  origin_ = QPointF(std::round(at.x() - kept.x * zoom_), std::round(at.y() - kept.y * zoom_));
+  origin_ = onWholePixels({at.x() - kept.x * zoom_, at.y() - kept.y * zoom_});
   fitted_ = false;
   refresh();
   emit zoomChanged();
 }
 
 void Mat::panBy(QPointF pixels) {
-  origin_ += QPointF(std::round(pixels.x()), std::round(pixels.y()));
+  origin_ = onWholePixels(origin_ + pixels);
   fitted_ = false;
   refresh();
 }
@@ -128,6 +137,7 @@ void Mat::resizeEvent(QResizeEvent*) {
 void Mat::paintEvent(QPaintEvent*) {
   QPainter painter(this);
   const SheetPtr sheet = desk_.sheet();
+  origin_ = onWholePixels(origin_);  // the window may have come to another screen, or the mat to another place in it
   paintMat(painter);
   paintPaper(painter, *sheet);
 
@@ -205,13 +215,22 @@ void Mat::paintRulers(QPainter& painter) const {
 
 void Mat::mousePressEvent(QMouseEvent* event) {
   setFocus(Qt::MouseFocusReason);
+  // One thing at a time: what another button does meanwhile would leave the first half done.
+  if (toolPressed_ || panningFrom_) return;
   if (event->button() == Qt::MiddleButton || (event->button() == Qt::LeftButton && spaceHeld_)) {
     panningFrom_ = event->position();
+    panButton_ = event->button();
     setCursor(Qt::ClosedHandCursor);
     return;
   }
-  if (event->button() == Qt::LeftButton) tool().press(pointerOf(event->position(), event->modifiers()));
+  if (event->button() == Qt::LeftButton) pressTool(*event);
   refresh();
+}
+
+void Mat::pressTool(const QMouseEvent& event) {
+  toolPressed_ = true;
+  doubleClicked_.reset();
+  tool().press(pointerOf(event.position(), event.modifiers()));
 }
 
 void Mat::mouseMoveEvent(QMouseEvent* event) {
@@ -223,26 +242,43 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
     return;
   }
   const Pointer pointer = pointerOf(event->position(), event->modifiers());
-  if (event->buttons() & Qt::LeftButton)
-    tool().drag(pointer);
-  else
+  if (toolPressed_ && !(event->buttons() & Qt::LeftButton)) {
+    // The release went elsewhere, to a dialog perhaps.
+    toolPressed_ = false;
+    tool().putAway();
+  }
+  if (doubleClicked_ && (event->position() - *doubleClicked_).manhattanLength() >= QApplication::startDragDistance())
+    doubleClicked_.reset();
+  if (!toolPressed_)
     tool().hover(pointer);
+  else if (!doubleClicked_)
+    tool().drag(pointer);
   refresh();
   emit pointerMoved(pointer.onSheet);
 }
 
 void Mat::mouseReleaseEvent(QMouseEvent* event) {
-  if (panningFrom_) {
+  if (panningFrom_ && event->button() == panButton_) {
     panningFrom_.reset();
-    refresh();
-    return;
+  } else if (toolPressed_ && event->button() == Qt::LeftButton) {
+    toolPressed_ = false;
+    const Pointer pointer = pointerOf(event->position(), event->modifiers());
+    tool().release(pointer);
+    if (doubleClicked_) tool().doubleClick(pointer);
+    doubleClicked_.reset();
   }
-  if (event->button() == Qt::LeftButton) tool().release(pointerOf(event->position(), event->modifiers()));
   refresh();
 }
 
 void Mat::mouseDoubleClickEvent(QMouseEvent* event) {
-  if (event->button() == Qt::LeftButton) tool().doubleClick(pointerOf(event->position(), event->modifiers()));
+  // A click may be followed by a drag as quickly as by another click: which it is shows when the button moves or is let
+  // go.
+  if (event->button() != Qt::LeftButton || toolPressed_ || panningFrom_ || spaceHeld_) {
+    mousePressEvent(event);
+    return;
+  }
+  pressTool(*event);
+  doubleClicked_ = event->position();
   refresh();
 }
 

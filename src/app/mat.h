@@ -57,6 +57,9 @@ class Mat : public QWidget {
   Tool& tool() const;
   Pointer pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const;
   QRectF sheetArea() const;
+  /// The place on the mat whose pixels are whole ones of the screen, so that rasters are not blurred at any scale.
+  QPointF onWholePixels(QPointF place) const;
+  void pressTool(const QMouseEvent& event);
   void takeUpTool();
   void refresh();
   void paintMat(QPainter& painter) const;
@@ -72,6 +75,9 @@ class Mat : public QWidget {
   QPointF origin_;  ///< The sheet's top left on the mat; whole device pixels.
   bool fitted_ = true;
   std::optional<QPointF> panningFrom_;
+  Qt::MouseButton panButton_ = Qt::NoButton;
+  bool toolPressed_ = false;              ///< The left button is held for the tool.
+  std::optional<QPointF> doubleClicked_;  ///< A second click that may yet become a drag.
   bool spaceHeld_ = false;
   QPointF lastPointer_;
 };

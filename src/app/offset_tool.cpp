@@ -16,8 +16,6 @@ bool OffsetTool::key(QKeyEvent& event) {
   return true;
 }
 
-void OffsetTool::putAway() { desk_.stopTrying(); }
-
 void OffsetTool::paint(QPainter& painter) {
   painter.setBrush(Qt::NoBrush);
   // The outline as it was, dashed, and as it would be.

@@ -10,7 +10,6 @@ class OffsetTool : public Tool {
  public:
   using Tool::Tool;
   bool key(QKeyEvent& event) override;
-  void putAway() override;
   void paint(QPainter& painter) override;
   QString hint() const override;
 };

@@ -67,7 +67,7 @@ void OutcomesPage::refresh(bool selection) {
 void OutcomesPage::tryOut(Outcome outcome) {
   const std::vector<Id> items = desk_.selection();
   Id made = 0;
-  desk_.tryOut(combined(desk_.settled(), items, outcome, desk_.lookFor(items, outcome), made));
+  trial_.show(combined(desk_.settled(), items, outcome, desk_.lookFor(items, outcome), made));
 }
 
 void OutcomesPage::rebuild() {
@@ -117,9 +117,9 @@ void OutcomesPage::rebuild() {
     if (resolved(*result)->outline.isEmpty()) card->setNote(tr("nothing is left"));
     card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
     connect(card, &Card::entered, this, [this, outcome] { tryOut(outcome); });
-    connect(card, &Card::left, &desk_, &Desk::stopTrying);
+    connect(card, &Card::left, this, [this] { trial_.drop(); });
     connect(card, &Card::clicked, this, [this, outcome] {
-      desk_.stopTrying();
+      trial_.drop();
       desk_.makeOutcome(outcome);
     });
     cards->addWidget(card);
@@ -152,11 +152,11 @@ void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& it
   card->setToolTip(tr("%1 pieces, each an item of its own: %2 items end").arg(pieces.size()).arg(items.size()));
   connect(card, &Card::entered, this, [this, ids, look] {
     std::vector<Id> made;
-    desk_.tryOut(withDivided(desk_.settled(), ids, look, made));
+    trial_.show(withDivided(desk_.settled(), ids, look, made));
   });
-  connect(card, &Card::left, &desk_, &Desk::stopTrying);
+  connect(card, &Card::left, this, [this] { trial_.drop(); });
   connect(card, &Card::clicked, this, [this] {
-    desk_.stopTrying();
+    trial_.drop();
     desk_.makeDivision();
   });
   cards.addWidget(card);

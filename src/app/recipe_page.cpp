@@ -79,7 +79,7 @@ void RecipePage::addHeader(QBoxLayout& column) {
   formula_ = new FormulaField(this);
   connect(formula_, &FormulaField::typed, this, &RecipePage::useFormula);
   connect(formula_, &FormulaField::dropped, this, [this] {
-    desk_.stopTrying();
+    trial_.drop();
     refresh(true);
   });
   top->addWidget(formula_, 1);
@@ -117,9 +117,9 @@ void RecipePage::useFormula(const QString& text) {
   if (changed && formula_->isFinished())
     desk_.commit(tr("Change formula"), std::move(*changed));
   else if (changed)
-    desk_.tryOut(std::move(*changed));
+    trial_.show(std::move(*changed));
   else
-    desk_.stopTrying();
+    trial_.drop();
   refresh(true);
 }
 

@@ -75,25 +75,25 @@ ReframePage::ReframePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
     if (!slider_->hasFocus() && !slider_->isSliderDown()) return;
     scaleTo(std::pow(mostScale, double(value) / sliderSteps), !slider_->isSliderDown());
   });
-  connect(slider_, &QSlider::sliderReleased, &desk_, [this] { desk_.commitTried(tr("Reframe")); });
+  connect(slider_, &QSlider::sliderReleased, &desk_, [this] { trial_.settle(tr("Reframe")); });
   connect(field_, &MeasureField::tried, this, [this](double v) { scaleTo(v / 100, false); });
   connect(field_, &MeasureField::settled, this, [this](double v) { scaleTo(v / 100, true); });
-  connect(field_, &MeasureField::dropped, &desk_, &Desk::stopTrying);
+  connect(field_, &MeasureField::dropped, this, [this] { trial_.drop(); });
   connect(fill, &QPushButton::clicked, this, [this] { scaleTo(1, true); });
   connect(done, &QPushButton::clicked, this, [this] { desk_.setTool(ToolKind::Select); });
 }
 
 void ReframePage::scaleTo(double share, bool settle) {
-  desk_.stopTrying();
+  trial_.drop();
   const auto now = reframed(desk_);
-  if (!now || !(share > 0)) return;
+  if (!now || !(share > 0) || resolved(*now->item)->box.isEmpty()) return;
   const double by = std::clamp(share, 1.0, 1000.0) * now->covering / now->shown.pointsPerPixel;
   const Point middle = frameToSheet(desk_.settled(), now->item->id)(resolved(*now->item)->box.centre());
   Project changed = withReframing(desk_.settled(), now->item->id, Affine::scale(by, by).about(middle));
   if (settle)
     desk_.commit(tr("Reframe"), std::move(changed));
   else
-    desk_.tryOut(std::move(changed));
+    trial_.show(std::move(changed));
 }
 
 void ReframePage::refresh(bool) {

@@ -13,11 +13,14 @@
 
 namespace widecut {
 
-ReframeTool::ReframeTool(Mat& mat, Desk& desk) : Tool(mat, desk) {
+ReframeTool::ReframeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {
   // A run of wheel steps is one change.
   wheelEnd_.setSingleShot(true);
   wheelEnd_.setInterval(500);
   QObject::connect(&wheelEnd_, &QTimer::timeout, &mat, [this] { settle(); });
+  QObject::connect(&desk, &Desk::settleWanted, &mat, [this] {
+    if (!dragging_) settle();
+  });
 }
 
 Point ReframeTool::Picture::corner(int index) const {
@@ -46,7 +49,7 @@ std::optional<int> ReframeTool::cornerAt(QPointF onMat) const {
 void ReframeTool::settle() {
   wheelEnd_.stop();
   wheeled_ = {};
-  desk_.commitTried(Mat::tr("Reframe"));
+  trial_.settle(Mat::tr("Reframe"));
 }
 
 void ReframeTool::press(const Pointer& p) {
@@ -77,16 +80,16 @@ void ReframeTool::drag(const Pointer& p) {
   if (!dragging_ || !item) return;
   Affine map = Affine::move(p.onSheet - pressed_.onSheet);
   if (corner_) {
-    desk_.stopTrying();
+    trial_.drop();
     const Point anchor = picture()->corner((*corner_ + 2) % 4);
     const double scale = std::max(0.02, distance(anchor, p.onSheet) / distance(anchor, pressed_.onSheet));
     map = Affine::scale(scale, scale).about(anchor);
   }
-  desk_.tryOut(withReframing(desk_.settled(), item->id, map));
+  trial_.show(withReframing(desk_.settled(), item->id, map));
 }
 
 void ReframeTool::release(const Pointer&) {
-  if (dragging_) desk_.commitTried(Mat::tr("Reframe"));
+  if (dragging_) trial_.settle(Mat::tr("Reframe"));
   dragging_ = false;
 }
 
@@ -97,14 +100,14 @@ bool ReframeTool::wheel(const Pointer& p, double steps) {
   if (!picture() || dragging_) return false;
   const double scale = std::pow(1.06, steps);
   wheeled_ = Affine::scale(scale, scale).about(p.onSheet) * wheeled_;
-  desk_.tryOut(withReframing(desk_.settled(), item->id, wheeled_));
+  trial_.show(withReframing(desk_.settled(), item->id, wheeled_));
   wheelEnd_.start();
   return true;
 }
 
 bool ReframeTool::key(QKeyEvent& event) {
   if (event.key() == Qt::Key_Escape && dragging_) {
-    desk_.stopTrying();
+    trial_.drop();
     dragging_ = false;
     return true;
   }
@@ -122,7 +125,7 @@ bool ReframeTool::key(QKeyEvent& event) {
 
 void ReframeTool::putAway() {
   if (dragging_)
-    desk_.stopTrying();
+    trial_.drop();
   else if (wheelEnd_.isActive())
     settle();
   wheelEnd_.stop();

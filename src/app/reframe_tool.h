@@ -5,6 +5,7 @@
 
 #include <memory>
 #include <optional>
+#include "app/desk.h"
 #include "app/tool.h"
 #include "geometry/affine.h"
 
@@ -38,6 +39,7 @@ class ReframeTool : public Tool {
   std::optional<int> cornerAt(QPointF onMat) const;
   void settle();
 
+  Trial trial_;
   bool dragging_ = false;
   std::optional<int> corner_;
   Pointer pressed_{};

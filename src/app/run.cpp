@@ -1,6 +1,7 @@
 #include "app/run.h"
 
 #include <QApplication>
+#include <QScreen>
 #include <QTimer>
 #include <iostream>
 
@@ -71,7 +72,13 @@ int runWindow(int count, char** words) {
   theme::apply(app);
   MainWindow window;
   if (asked->shot.isEmpty()) {
-    window.show();
+    // A title bar needs room too: where the window would not fit with one, it takes what room there is.
+    const QSize room = window.screen()->availableGeometry().size();
+    const QSize wanted = window.size() + QSize(8, 40);
+    if (room.width() < wanted.width() || room.height() < wanted.height())
+      window.showMaximized();
+    else
+      window.show();
     if (!asked->file.isEmpty()) asked->copy ? window.openCopy(asked->file) : window.openFile(asked->file);
     return QApplication::exec();
   }

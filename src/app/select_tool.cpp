@@ -65,12 +65,12 @@ void SelectTool::drag(const Pointer& p) {
   if (doing_ == Doing::Moving) {
     Point by = p.onSheet - pressed_.onSheet;
     if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
-    desk_.tryOut(withMapped(desk_.settled(), desk_.selection(), Affine::move(by)));
+    trial_.show(withMapped(desk_.settled(), desk_.selection(), Affine::move(by)));
   }
   if (doing_ == Doing::Gripping) {
     const Affine map =
         gripMap(*frame_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier, p.keys & Qt::AltModifier);
-    desk_.tryOut(withMapped(desk_.settled(), desk_.selection(), map));
+    trial_.show(withMapped(desk_.settled(), desk_.selection(), map));
   }
 }
 
@@ -79,10 +79,10 @@ void SelectTool::release(const Pointer& p) {
   const QString gripped = grip_ && grip_->turns ? Mat::tr("Turn") : Mat::tr("Resize");
   switch (doing_) {
     case Doing::Moving:
-      desk_.commitTried(Mat::tr("Move"));
+      trial_.settle(Mat::tr("Move"));
       break;
     case Doing::Gripping:
-      desk_.commitTried(gripped);
+      trial_.settle(gripped);
       break;
     case Doing::Pressed: {
       // A click on what was selected: Shift takes it out, a plain click leaves it alone.
@@ -116,7 +116,7 @@ void SelectTool::stop() {
 }
 
 void SelectTool::putAway() {
-  if (doing_ == Doing::Moving || doing_ == Doing::Gripping) desk_.stopTrying();
+  trial_.drop();
   stop();
   hovered_ = 0;
 }
@@ -146,7 +146,11 @@ bool SelectTool::key(QKeyEvent& event) {
     return true;
   }
   if ((event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) && item && item->recipe()) {
-    desk_.select({item->recipe()->parts.front()->id});
+    for (const ItemPtr& part : item->recipe()->parts)
+      if (!part->hidden) {
+        desk_.select({part->id});
+        break;
+      }
     return true;
   }
   return false;

@@ -1,6 +1,7 @@
 // Tool 1: select, move, resize, turn; and the parts of a selected cutout.
 #pragma once
 
+#include "app/desk.h"
 #include "app/selection_frame.h"
 #include "app/tool.h"
 
@@ -8,7 +9,7 @@ namespace widecut {
 
 class SelectTool : public Tool {
  public:
-  using Tool::Tool;
+  SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {}
   void press(const Pointer& pointer) override;
   void drag(const Pointer& pointer) override;
   void release(const Pointer& pointer) override;
@@ -29,6 +30,7 @@ class SelectTool : public Tool {
   void paintGhosts(QPainter& painter, const Item& cutout) const;
   void stop();
 
+  Trial trial_;
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{};
   Pointer now_{};

@@ -2,6 +2,7 @@
 
 #include <QHeaderView>
 #include <QLabel>
+#include <QMouseEvent>
 #include <QPainter>
 #include <QPushButton>
 #include <QVBoxLayout>
@@ -112,18 +113,26 @@ StackPanel::StackPanel(Desk& desk, QWidget* parent) : QTreeWidget(parent), desk_
     std::vector<Id> ids;
     for (const auto& [id, row] : rows_)
       if (row->isSelected()) ids.push_back(id);
+    choosing_ = true;
     desk_.select(ids);
-  });
-  connect(this, &QTreeWidget::itemClicked, this, [this](QTreeWidgetItem* row, int column) {
-    if (column != 1) return;
-    const Id id = row->data(0, Qt::UserRole).toULongLong();
-    desk_.commit(tr("Hide or show"), withItem(desk_.settled(), id, [](const Item& before) {
-                   Item after = before;
-                   after.hidden = !before.hidden;
-                   return after;
-                 }));
+    choosing_ = false;
   });
   rebuild();
+}
+
+void StackPanel::mousePressEvent(QMouseEvent* event) {
+  const QTreeWidgetItem* row = itemAt(event->pos());
+  if (!row || columnAt(event->pos().x()) != 1 || event->button() != Qt::LeftButton) {
+    QTreeWidget::mousePressEvent(event);
+    return;
+  }
+  // The eye acts when it is pressed, and leaves the selection alone.
+  const Id id = row->data(0, Qt::UserRole).toULongLong();
+  desk_.commit(tr("Hide or show"), withItem(desk_.settled(), id, [](const Item& before) {
+                 Item after = before;
+                 after.hidden = !before.hidden;
+                 return after;
+               }));
 }
 
 void StackPanel::add(QTreeWidgetItem* under, const Item& item, const QString& sign) {
@@ -145,18 +154,24 @@ void StackPanel::add(QTreeWidgetItem* under, const Item& item, const QString& si
 
 void StackPanel::rebuild() {
   showing_ = true;
+  IdSet opened;
+  for (const auto& [id, row] : rows_)
+    if (row->isExpanded()) opened.insert(id);
   clear();
   rows_.clear();
   const auto& items = desk_.sheet()->items;
   for (auto item = items.rbegin(); item != items.rend(); ++item) add(nullptr, **item, {});
-  showing_ = false;
+  for (const auto& [id, row] : rows_)
+    if (opened.contains(id)) row->setExpanded(true);
+  choosing_ = true;
   showSelection();
+  choosing_ = false;
 }
 
 void StackPanel::showSelection() {
   showing_ = true;
   clearSelection();
-  for (int i = 0; i < topLevelItemCount(); ++i) topLevelItem(i)->setExpanded(false);
+  for (int i = 0; i < topLevelItemCount() && !choosing_; ++i) topLevelItem(i)->setExpanded(false);
   for (const Id id : desk_.selection()) {
     const auto row = rows_.find(id);
     if (row == rows_.end()) continue;

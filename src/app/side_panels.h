@@ -30,6 +30,9 @@ class StackPanel : public QTreeWidget {
  public:
   explicit StackPanel(Desk& desk, QWidget* parent = nullptr);
 
+ protected:
+  void mousePressEvent(QMouseEvent* event) override;
+
  private:
   void rebuild();
   void showSelection();
@@ -37,6 +40,7 @@ class StackPanel : public QTreeWidget {
   Desk& desk_;
   std::map<Id, QTreeWidgetItem*> rows_;
   bool showing_ = false;
+  bool choosing_ = false;  ///< The selection is being changed by a click in here: rows stay where they are.
 };
 
 }  // namespace widecut

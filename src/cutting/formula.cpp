@@ -1,6 +1,8 @@
 #include "cutting/formula.h"
 
+#include <algorithm>
 #include <cctype>
+#include <unordered_map>
 
 namespace widecut {
 namespace {
@@ -14,16 +16,30 @@ bool isWordCharacter(char c) {
   return std::isalnum(static_cast<unsigned char>(c)) != 0 || c == '_' || c == '.' || (c & 0x80) != 0;
 }
 
+/// What a node starts from, and what follows it, in reading order. Formulas lean to the left however long they are, so
+/// that walks go along spines in loops, and recurse for brackets alone.
+struct Spine {
+  const Node* leaf = nullptr;
+  std::vector<const Node*> operators;
+
+  explicit Spine(const Node& node) : leaf(&node) {
+    for (; leaf->part < 0; leaf = leaf->left.get()) operators.push_back(leaf);
+    std::reverse(operators.begin(), operators.end());
+  }
+};
+
 /// Recursive descent; `deepest` keeps absurd nesting from using up the stack.
 class FormulaReader {
  public:
-  FormulaReader(std::string_view text, std::span<const std::string> names) : text_(text), names_(names) {}
+  FormulaReader(std::string_view text, std::span<const std::string> names) : text_(text) {
+    for (std::size_t i = 0; i < names.size(); ++i) numbers_.emplace(names[i], static_cast<int>(i));
+  }
 
   Result<NodePtr> read() {
     auto root = expression(0);
     if (!root) return root;
     skipSpace();
-    if (at_ < text_.size()) return fail(std::string("expected + - & or ^, found '") + text_[at_] + "'");
+    if (at_ < text_.size()) return fail(std::string("expected + - & or ^, found '") + letterAt(at_) + "'");
     return root;
   }
 
@@ -35,6 +51,12 @@ class FormulaReader {
   }
   void skipSpace() {
     while (at_ < text_.size() && std::isspace(static_cast<unsigned char>(text_[at_]))) ++at_;
+  }
+  /// The whole letter at a byte, which in UTF-8 may be several bytes.
+  std::string letterAt(std::size_t at) const {
+    std::size_t end = at + 1;
+    while (end < text_.size() && (text_[end] & 0xC0) == 0x80) ++end;
+    return std::string(text_.substr(at, end - at));
   }
 
   Result<NodePtr> expression(int depth) {
@@ -68,102 +90,145 @@ class FormulaReader {
       return inner;
     }
     const std::size_t from = at_;
-    std::string word;
-    if (text_[at_] == '\'') {
-      const std::size_t end = text_.find('\'', at_ + 1);
-      if (end == std::string_view::npos) return fail("unfinished: a closing quote is missing");
-      word = text_.substr(at_ + 1, end - at_ - 1);
-      at_ = end + 1;
-    } else {
-      while (at_ < text_.size() && isWordCharacter(text_[at_])) ++at_;
-      if (at_ == from) return fail(std::string("expected a part, found '") + text_[at_] + "'");
-      word = text_.substr(from, at_ - from);
-    }
-    for (std::size_t i = 0; i < names_.size(); ++i)
-      if (names_[i] == word) return std::make_shared<Node>(Node{static_cast<int>(i), Role::Add, {}, {}});
+    auto word = text_[at_] == '\'' ? quoted() : plain();
+    if (!word) return tl::unexpected(word.error());
+    const auto found = numbers_.find(*word);
+    if (found != numbers_.end()) return std::make_shared<Node>(Node{found->second, Role::Add, {}, {}});
     at_ = from;
-    return fail("there is no part named '" + word + "'");
+    return fail("there is no part named '" + *word + "'");
+  }
+
+  /// A name in quotes; a quote within it stands twice.
+  Result<std::string> quoted() {
+    std::string word;
+    for (++at_;; ++at_) {
+      const std::size_t end = text_.find('\'', at_);
+      if (end == std::string_view::npos) return fail("unfinished: a closing quote is missing");
+      word += text_.substr(at_, end - at_);
+      at_ = end + 1;
+      if (at_ >= text_.size() || text_[at_] != '\'') return word;
+      word += '\'';
+    }
+  }
+  Result<std::string> plain() {
+    const std::size_t from = at_;
+    while (at_ < text_.size() && isWordCharacter(text_[at_])) ++at_;
+    if (at_ == from) return fail("expected a part, found '" + letterAt(at_) + "'");
+    return std::string(text_.substr(from, at_ - from));
   }
 
   std::string_view text_;
-  std::span<const std::string> names_;
+  std::unordered_map<std::string, int> numbers_;
   std::size_t at_ = 0;
 };
 
 void write(const Node& node, std::span<const std::string> names, std::string& out) {
-  if (node.part >= 0) {
-    const std::string& name = names[static_cast<std::size_t>(node.part)];
-    bool plain = !name.empty();
-    for (const char c : name) plain = plain && isWordCharacter(c);
-    out += plain ? name : "'" + name + "'";
-    return;
+  const Spine spine(node);
+  out += writtenInFormulas(names[static_cast<std::size_t>(spine.leaf->part)]);
+  for (const Node* op : spine.operators) {
+    out += std::string(" ") + signOf(op->role) + " ";
+    const bool grouped = op->right->part < 0;
+    if (grouped) out += '(';
+    write(*op->right, names, out);
+    if (grouped) out += ')';
   }
-  write(*node.left, names, out);
-  out += std::string(" ") + signOf(node.role) + " ";
-  const bool grouped = node.right->part < 0;
-  if (grouped) out += '(';
-  write(*node.right, names, out);
-  if (grouped) out += ')';
 }
 
 template <class Leaf, class Operator>
 void walk(const Node& node, const Leaf& leaf, const Operator& op) {
-  if (node.part >= 0) {
-    leaf(node.part);
-    return;
+  const Spine spine(node);
+  leaf(spine.leaf->part);
+  for (const Node* o : spine.operators) {
+    op(o->role);
+    walk(*o->right, leaf, op);
   }
-  walk(*node.left, leaf, op);
-  op(node.role);
-  walk(*node.right, leaf, op);
 }
+
+NodePtr leafOf(int part) { return std::make_shared<Node>(Node{part, Role::Add, {}, {}}); }
 
 NodePtr changed(const NodePtr& node, int& counter, int index, Role role) {
   if (node->part >= 0) return node;
-  const NodePtr left = changed(node->left, counter, index, role);
-  const Role mine = counter++ == index ? role : node->role;
-  const NodePtr right = changed(node->right, counter, index, role);
-  return std::make_shared<Node>(Node{-1, mine, left, right});
+  const Spine spine(*node);
+  NodePtr made = leafOf(spine.leaf->part);
+  for (const Node* op : spine.operators) {
+    const Role mine = counter++ == index ? role : op->role;
+    made = std::make_shared<Node>(Node{-1, mine, made, changed(op->right, counter, index, role)});
+  }
+  return made;
 }
 
-NodePtr renumber(const NodePtr& node, const std::function<int(int)>& number) {
-  if (node->part >= 0) return std::make_shared<Node>(Node{number(node->part), Role::Add, {}, {}});
-  return std::make_shared<Node>(Node{-1, node->role, renumber(node->left, number), renumber(node->right, number)});
+NodePtr renumber(const Node& node, const std::function<int(int)>& number) {
+  const Spine spine(node);
+  NodePtr made = leafOf(number(spine.leaf->part));
+  for (const Node* op : spine.operators)
+    made = std::make_shared<Node>(Node{-1, op->role, made, renumber(*op->right, number)});
+  return made;
 }
 
-NodePtr remove(const NodePtr& node, int part) {
-  if (node->part >= 0) return node->part == part ? nullptr : node;
-  const NodePtr left = remove(node->left, part), right = remove(node->right, part);
-  if (!left || !right) return left ? left : right;
-  return std::make_shared<Node>(Node{-1, node->role, left, right});
+NodePtr remove(const Node& node, const std::function<bool(int)>& goes) {
+  const Spine spine(node);
+  NodePtr made = goes(spine.leaf->part) ? nullptr : leafOf(spine.leaf->part);
+  for (const Node* op : spine.operators) {
+    const NodePtr right = remove(*op->right, goes);
+    if (made && right)
+      made = std::make_shared<Node>(Node{-1, op->role, made, right});
+    else if (right)
+      made = right;
+  }
+  return made;
+}
+
+NodePtr substitute(const Node& node, const std::function<NodePtr(int)>& forPart) {
+  const Spine spine(node);
+  NodePtr made = forPart(spine.leaf->part);
+  for (const Node* op : spine.operators)
+    made = std::make_shared<Node>(Node{-1, op->role, made, substitute(*op->right, forPart)});
+  return made;
 }
 
 bool truth(const Node& node, const std::function<bool(int)>& covers) {
-  if (node.part >= 0) return covers(node.part);
-  const bool a = truth(*node.left, covers), b = truth(*node.right, covers);
-  switch (node.role) {
-    case Role::Add:
-      return a || b;
-    case Role::Subtract:
-      return a && !b;
-    case Role::Intersect:
-      return a && b;
-    case Role::Exclude:
-      return a != b;
+  const Spine spine(node);
+  bool is = covers(spine.leaf->part);
+  for (const Node* op : spine.operators) {
+    const bool right = truth(*op->right, covers);
+    switch (op->role) {
+      case Role::Add:
+        is = is || right;
+        break;
+      case Role::Subtract:
+        is = is && !right;
+        break;
+      case Role::Intersect:
+        is = is && right;
+        break;
+      case Role::Exclude:
+        is = is != right;
+        break;
+    }
   }
-  return false;
+  return is;
+}
+
+bool isAlike(const Node& a, const Node& b) {
+  if (&a == &b) return true;
+  const Spine x(a), y(b);
+  if (x.leaf->part != y.leaf->part || x.operators.size() != y.operators.size()) return false;
+  for (std::size_t i = 0; i < x.operators.size(); ++i)
+    if (x.operators[i]->role != y.operators[i]->role || !isAlike(*x.operators[i]->right, *y.operators[i]->right))
+      return false;
+  return true;
 }
 
 void bracket(const Node& node, std::vector<Formula::Brackets>& out) {
-  if (node.part >= 0) {
-    out.emplace_back();
-    return;
-  }
-  bracket(*node.left, out);
-  const std::size_t first = out.size();
-  bracket(*node.right, out);
-  if (node.right->part < 0) {
-    ++out[first].before;
-    ++out.back().after;
+  const Spine spine(node);
+  out.emplace_back();
+  for (const Node* op : spine.operators) {
+    const std::size_t first = out.size();
+    bracket(*op->right, out);
+    if (op->right->part < 0) {
+      ++out[first].before;
+      ++out.back().after;
+    }
   }
 }
 
@@ -197,7 +262,25 @@ std::string_view nameOf(Role role) {
   return "";
 }
 
-Formula Formula::part(int index) { return Formula(std::make_shared<Node>(Node{index, Role::Add, {}, {}})); }
+std::string writtenInFormulas(const std::string& name) {
+  bool plain = !name.empty();
+  for (const char c : name) plain = plain && isWordCharacter(c);
+  if (plain) return name;
+  std::string quoted = "'";
+  for (const char c : name) {
+    if (c == '\'') quoted += c;
+    quoted += c;
+  }
+  return quoted + "'";
+}
+
+Formula::Node::~Node() {
+  // The spine is let go of node by node: destroying it by recursion would need a stack as deep as it is long.
+  auto next = std::move(left);
+  while (next && next.use_count() == 1) next = std::move(const_cast<Node&>(*next).left);
+}
+
+Formula Formula::part(int index) { return Formula(leafOf(index)); }
 
 Formula Formula::joined(const Formula& left, Role role, const Formula& right) {
   return Formula(std::make_shared<Node>(Node{-1, role, left.root_, right.root_}));
@@ -246,13 +329,23 @@ Formula Formula::withOperator(int index, Role role) const {
   return Formula(changed(root_, counter, index, role));
 }
 
-Formula Formula::renumbered(const std::function<int(int)>& number) const { return Formula(renumber(root_, number)); }
+Formula Formula::renumbered(const std::function<int(int)>& number) const { return Formula(renumber(*root_, number)); }
 
 std::optional<Formula> Formula::without(int partIndex) const {
-  const NodePtr rest = remove(root_, partIndex);
+  return without([&](int part) { return part == partIndex; });
+}
+
+std::optional<Formula> Formula::without(const std::function<bool(int)>& goes) const {
+  const NodePtr rest = remove(*root_, goes);
   if (!rest) return std::nullopt;
   return Formula(rest);
 }
+
+Formula Formula::with(const std::function<Formula(int)>& inPlaceOf) const {
+  return Formula(substitute(*root_, [&](int part) { return inPlaceOf(part).root_; }));
+}
+
+bool Formula::operator==(const Formula& other) const { return isAlike(*root_, *other.root_); }
 
 bool Formula::holds(const std::function<bool(int)>& covers) const { return truth(*root_, covers); }
 

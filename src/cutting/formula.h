@@ -20,6 +20,8 @@ enum class Role : unsigned char { Add, Subtract, Intersect, Exclude };
 char signOf(Role role);
 /// Its name in the file and on screen: add, subtract, intersect, exclude.
 std::string_view nameOf(Role role);
+/// A part's name as formulas write it: in quotes where it needs them.
+std::string writtenInFormulas(const std::string& name);
 
 /// An expression over numbered parts. All operators bind alike and are read from left to right, as a
 /// recipe is; brackets group. In reading order the operator k stands just before leaf k + 1, so a formula
@@ -32,7 +34,8 @@ class Formula {
   /// The parts 0 … count − 1 in order, each joined by the same role. Needs count ≥ 1.
   static Formula chain(int count, Role role);
   /// Reads a formula whose words are `names` (case matters; a name with other characters than letters,
-  /// digits, _ and . is written in 'quotes'). The problem says where it went wrong, counting from 1.
+  /// digits, _ and . is written in 'quotes', with a quote in it twice). The problem says where it went wrong, counting
+  /// from 1.
   static Result<Formula> parse(std::string_view text, std::span<const std::string> names);
 
   /// The formula as text that `parse` reads back, with the same names.
@@ -56,6 +59,11 @@ class Formula {
   /// This formula without the leaves of a part; the operator before goes too. Nothing is left when the
   /// part was the only one.
   std::optional<Formula> without(int partIndex) const;
+  /// The same for all parts of which `goes` is true.
+  std::optional<Formula> without(const std::function<bool(int)>& goes) const;
+  /// This formula with another one, in brackets, in the place of each part.
+  Formula with(const std::function<Formula(int)>& inPlaceOf) const;
+  bool operator==(const Formula& other) const;
 
   /// The truth of the formula when `covers(part)` tells which parts cover a place.
   bool holds(const std::function<bool(int)>& covers) const;
@@ -74,6 +82,7 @@ struct Formula::Node {
   Role role = Role::Add;
   std::shared_ptr<const Node> left;
   std::shared_ptr<const Node> right;
+  ~Node();
 };
 
 }  // namespace widecut

@@ -45,21 +45,18 @@ class Rule {
     if (i >= rules_.size()) return false;
     return many_.empty() ? (few_ >> i & 1) != 0 : many_[i] != 0;
   }
-  bool holds(const Formula::Node& node) const {
-    if (node.part >= 0) return isCovered(node.part);
-    // The shorter side first: recipes lean to the left.
-    const bool right = holds(*node.right);
-    switch (node.role) {
-      case Role::Add:
-        return right || holds(*node.left);
-      case Role::Subtract:
-        return !right && holds(*node.left);
-      case Role::Intersect:
-        return right && holds(*node.left);
-      case Role::Exclude:
-        return right != holds(*node.left);
+  bool holds(const Formula::Node& whole) const {
+    bool turned = false;
+    // The shorter side first, and along the left side in a loop: recipes lean to the left, however long they are.
+    const Formula::Node* node = &whole;
+    for (; node->part < 0; node = node->left.get()) {
+      const bool right = holds(*node->right);
+      if (node->role == Role::Add && right) return !turned;
+      if (node->role == Role::Subtract && right) return turned;
+      if (node->role == Role::Intersect && !right) return turned;
+      if (node->role == Role::Exclude && right) turned = !turned;
     }
-    return false;
+    return isCovered(node->part) != turned;
   }
   const Formula* formula_;
   const Cover* cover_;

@@ -1,14 +1,14 @@
 #include "project/cutouts.h"
 
 #include <algorithm>
+#include <unordered_set>
 
 #include "project/framing.h"
+#include "project/limits.h"
 #include "project/resolve.h"
 
 namespace widecut {
 namespace {
-
-bool names(std::span<const Id> ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
 
 /// The parts in formula order: the one that is kept comes first.
 std::vector<ItemPtr> inFormulaOrder(std::vector<ItemPtr> parts, Outcome outcome) {
@@ -36,21 +36,19 @@ bool hasPhoto(const Item& item) { return item.style.photo || (item.recipe() && i
 /// In a union the photo of one part grows into all of it: it becomes the cutout's own, where it was, as large as
 /// covers.
 void growPhoto(Item& cutout, const Media& media) {
-  const auto shown = shownPhoto(cutout, media);
+  const auto shown = shownFill(cutout, media);
   if (!shown) return;
   const Medium& m = *media.at(shown->medium);
-  const Framing framing{shown->pixelsToFrame(Point{m.width / 2.0, m.height / 2.0}), shown->pointsPerPixel,
-                        shown->pixelsToFrame.turnAngle()};
   Recipe recipe = *cutout.recipe();
   recipe.photoFrom.reset();
   cutout.form = std::make_shared<const Recipe>(std::move(recipe));
-  cutout.style.photo = PhotoFill{shown->medium, keptCovering(framing, resolved(cutout)->box, m.width, m.height)};
+  cutout.style.photo = PhotoFill{shown->medium, keptCovering(shown->framing, resolved(cutout)->box, m.width, m.height)};
 }
 
 std::string cutoutName(const std::vector<ItemPtr>& parts) {
   const std::string& first = parts.front()->name;
   constexpr std::string_view ending = " cutout";
-  return first.ends_with(ending) ? first : first + std::string(ending);
+  return first.ends_with(ending) ? first : shortened(first + std::string(ending));
 }
 
 }  // namespace
@@ -72,10 +70,11 @@ std::string_view nameOf(Outcome outcome) {
 }
 
 std::vector<ItemPtr> combinable(const Project& project, std::span<const Id> items) {
+  const IdSet ids(items.begin(), items.end());
   std::vector<ItemPtr> found;
   for (const SheetPtr& sheet : sheetsOf(project)) {
     for (const ItemPtr& item : sheet->items)
-      if (names(items, item->id)) found.push_back(item);
+      if (ids.contains(item->id)) found.push_back(item);
     if (!found.empty()) break;
   }
   return found;
@@ -124,13 +123,14 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
   if (outcome == Outcome::Union && photoPart) growPhoto(cutout, project.media);
   made = cutout.id;
 
+  const IdSet ids(items.begin(), items.end());
   const Id frontmost = stacked.back()->id;
   Project next = withSheet(project, sheetOf(project, frontmost)->id, [&](const Sheet& sheet) {
     Sheet out = sheet;
     out.items.clear();
     for (const ItemPtr& item : sheet.items) {
       if (item->id == frontmost) out.items.push_back(std::make_shared<const Item>(cutout));
-      if (!names(items, item->id)) out.items.push_back(item);
+      if (!ids.contains(item->id)) out.items.push_back(item);
     }
     return out;
   });
@@ -138,25 +138,62 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
   return next;
 }
 
-Project withPartsLifted(const Project& project, Id id, std::vector<Id>& parts) {
-  const SheetPtr home = sheetOf(project, id);
-  if (!home) return project;
-  return withSheet(project, home->id, [&](const Sheet& sheet) {
+Project withReplaced(const Project& project, Id id, std::vector<Item> items, const Formula& joined,
+                     std::vector<Id>& made) {
+  const auto chain = chainTo(project, id);
+  if (chain.empty()) return project;
+  Id nextId = project.nextId;
+  std::vector<ItemPtr> fresh;
+  for (Item& item : items) {
+    if (item.id == 0) made.push_back(item.id = nextId++);
+    fresh.push_back(std::make_shared<const Item>(std::move(item)));
+  }
+  const auto replace = [&](std::vector<ItemPtr>& list) {
+    const auto at = std::find_if(list.begin(), list.end(), [&](const ItemPtr& item) { return item->id == id; });
+    list.insert(list.erase(at), fresh.begin(), fresh.end());
+  };
+  const auto onSheet = [&](const Sheet& sheet) {
     Sheet out = sheet;
-    out.items.clear();
-    for (const ItemPtr& item : sheet.items) {
-      const Recipe* recipe = item->recipe();
-      if (item->id != id || !recipe) {
-        out.items.push_back(item);
-        continue;
-      }
-      for (const ItemPtr& part : recipe->parts) {
-        parts.push_back(part->id);
-        out.items.push_back(std::make_shared<const Item>(mapped(*part, item->toParent(), project.media)));
-      }
-    }
+    replace(out.items);
     return out;
-  });
+  };
+  const auto inCutout = [&](const Item& cutout) {
+    Item out = cutout;
+    Recipe recipe = *cutout.recipe();
+    int place = 0;
+    while (recipe.parts[static_cast<std::size_t>(place)]->id != id) ++place;
+    if (recipe.photoFrom == id &&
+        std::none_of(fresh.begin(), fresh.end(), [&](const auto& f) { return f->id == id; })) {
+      out.style.photo = shownFill(cutout, project.media);
+      recipe.photoFrom.reset();
+    }
+    const int more = static_cast<int>(fresh.size()) - 1;
+    recipe.formula = recipe.formula.with([&](int part) {
+      if (part == place) return joined.renumbered([&](int n) { return n + place; });
+      return Formula::part(part > place ? part + more : part);
+    });
+    replace(recipe.parts);
+    out.form = std::make_shared<const Recipe>(std::move(recipe));
+    return out;
+  };
+  Project next = chain.size() == 1 ? withSheet(project, sheetOf(project, id)->id, onSheet)
+                                   : withItem(project, chain[chain.size() - 2]->id, inCutout);
+  next.nextId = nextId;
+  return next;
+}
+
+Project withPartsLifted(const Project& project, Id id, std::vector<Id>& parts) {
+  const ItemPtr cutout = findItem(project, id);
+  const Recipe* recipe = cutout ? cutout->recipe() : nullptr;
+  if (!recipe) return project;
+  std::vector<Item> lifted;
+  for (const ItemPtr& part : recipe->parts) {
+    lifted.push_back(mapped(*part, cutout->toParent(), project.media));
+    lifted.back().hidden = part->hidden || cutout->hidden;
+    parts.push_back(part->id);
+  }
+  std::vector<Id> made;
+  return withReplaced(project, id, std::move(lifted), recipe->formula, made);
 }
 
 Role roleOfPart(const Recipe& recipe, std::size_t part) {
@@ -166,19 +203,19 @@ Role roleOfPart(const Recipe& recipe, std::size_t part) {
 
 std::vector<std::string> formulaNames(const Recipe& recipe) {
   std::vector<std::string> out;
+  std::unordered_set<std::string> taken;
   for (const ItemPtr& part : recipe.parts) {
     std::string name = part->name;
-    for (int number = 2; std::find(out.begin(), out.end(), name) != out.end(); ++number)
-      name = part->name + " " + std::to_string(number);
+    for (int number = 2; taken.contains(name); ++number) name = part->name + " " + std::to_string(number);
+    taken.insert(name);
     out.push_back(std::move(name));
   }
   return out;
 }
 
 std::string formulaText(const Recipe& recipe) {
-  std::optional<Formula> shown = recipe.formula;
-  for (std::size_t i = 0; i < recipe.parts.size(); ++i)
-    if (recipe.parts[i]->hidden && shown) shown = shown->without(static_cast<int>(i));
+  const auto shown =
+      recipe.formula.without([&](int part) { return recipe.parts[static_cast<std::size_t>(part)]->hidden; });
   return shown ? shown->text(formulaNames(recipe)) : "";
 }
 
@@ -190,13 +227,13 @@ Result<Project> withFormula(const Project& project, Id cutout, std::string_view 
   const auto typed = Formula::parse(text, names);
   if (!typed) return tl::unexpected(typed.error());
   std::vector<int> order = typed->leaves();
-  const auto stands = [&](int part) { return std::count(order.begin(), order.end(), part); };
+  std::vector<char> stands(recipe->parts.size(), 0);
   for (const int part : order)
-    if (stands(part) > 1)
+    if (stands[static_cast<std::size_t>(part)]++ > 0)
       return problem("'" + names[static_cast<std::size_t>(part)] + "' stands twice: each part can stand once");
   const std::size_t named = order.size();
   for (int i = 0; i < static_cast<int>(recipe->parts.size()); ++i)
-    if (stands(i) == 0) order.push_back(i);
+    if (stands[static_cast<std::size_t>(i)] == 0) order.push_back(i);
   Recipe changed = *recipe;
   changed.parts.clear();
   std::vector<int> place(order.size());

@@ -30,7 +30,13 @@ std::vector<ItemPtr> combinable(const Project& project, std::span<const Id> item
 /// The items replaced by one live cutout in the place of the frontmost. Fewer than two items change nothing.
 Project combined(const Project& project, std::span<const Id> items, Outcome outcome, const LookChoice& look, Id& made);
 
-/// The cutout replaced by its parts; each keeps its look.
+/// The item replaced by others in its place. On a sheet they become items of it; within a cutout they become parts, and
+/// `joined`, a formula over their numbers, stands in brackets where the item stood. Items without an id get fresh ones,
+/// which `made` receives. A cutout that showed the item's photo keeps it as its own.
+Project withReplaced(const Project& project, Id item, std::vector<Item> items, const Formula& joined,
+                     std::vector<Id>& made);
+
+/// The cutout replaced by its parts; each keeps its look. Within another cutout its formula stays, in brackets.
 Project withPartsLifted(const Project& project, Id cutout, std::vector<Id>& parts);
 /// What a part does in its recipe: the role of the operator before it; the first part is added.
 Role roleOfPart(const Recipe& recipe, std::size_t part);

@@ -3,12 +3,13 @@
 #include <algorithm>
 
 #include "project/framing.h"
+#include "project/limits.h"
 #include "project/resolve.h"
 
 namespace widecut {
 namespace {
 
-bool names(std::span<const Id> ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
+IdSet setOf(std::span<const Id> ids) { return {ids.begin(), ids.end()}; }
 
 /// What becomes of one item: itself, another, or nothing.
 using Fate = std::function<ItemPtr(const ItemPtr&)>;
@@ -23,16 +24,15 @@ ItemPtr met(const ItemPtr& item, const Fate& fate) {
   Recipe changed = *recipe;
   changed.parts.clear();
   std::vector<int> newIndex(recipe->parts.size(), -1);
-  std::optional<Formula> formula = recipe->formula;
   for (std::size_t i = 0; i < parts.size(); ++i) {
     if (parts[i]) {
       newIndex[i] = static_cast<int>(changed.parts.size());
       changed.parts.push_back(parts[i]);
-      continue;
+    } else if (changed.photoFrom == recipe->parts[i]->id) {
+      changed.photoFrom.reset();
     }
-    if (formula) formula = formula->without(static_cast<int>(i));
-    if (changed.photoFrom == recipe->parts[i]->id) changed.photoFrom.reset();
   }
+  const auto formula = recipe->formula.without([&](int part) { return !parts[static_cast<std::size_t>(part)]; });
   if (!formula) return nullptr;
   changed.formula = formula->renumbered([&](int part) { return newIndex[static_cast<std::size_t>(part)]; });
   Item next = *item;
@@ -76,11 +76,12 @@ Project withFate(const Project& project, const Fate& fate) {
   });
 }
 
-Project restacked(const Project& project, std::span<const Id> ids, bool front) {
+Project restacked(const Project& project, std::span<const Id> items, bool front) {
+  const IdSet ids = setOf(items);
   return withSheets(project, [&](const SheetPtr& sheet) -> SheetPtr {
     Sheet next = *sheet;
     std::stable_partition(next.items.begin(), next.items.end(),
-                          [&](const ItemPtr& item) { return names(ids, item->id) != front; });
+                          [&](const ItemPtr& item) { return ids.contains(item->id) != front; });
     return next.items == sheet->items ? sheet : std::make_shared<const Sheet>(std::move(next));
   });
 }
@@ -107,12 +108,39 @@ void reshape(Item& item, const Affine& map, const Media& media) {
   framing = refitted(framing, from, resolved(item)->box, medium->second->width, medium->second->height);
 }
 
+/// The items of one parent with those among `ids` mapped, whole: what lies inside them is not looked at. True if any
+/// was.
+bool mappedIn(const std::vector<ItemPtr>& items, const IdSet& ids, const Affine& parent, const Affine& sheetMap,
+              const Media& media, std::vector<ItemPtr>& out) {
+  bool changed = false;
+  std::optional<Affine> map;
+  for (const ItemPtr& item : items) {
+    out.push_back(item);
+    const Recipe* recipe = item->recipe();
+    if (ids.contains(item->id)) {
+      if (!map) map = parent.inverse().value_or(Affine{}) * sheetMap * parent;
+      out.back() = std::make_shared<const Item>(mapped(*item, *map, media));
+      changed = true;
+    } else if (recipe) {
+      std::vector<ItemPtr> parts;
+      if (!mappedIn(recipe->parts, ids, parent * item->toParent(), sheetMap, media, parts)) continue;
+      Recipe next = *recipe;
+      next.parts = std::move(parts);
+      Item cutout = *item;
+      cutout.form = std::make_shared<const Recipe>(std::move(next));
+      out.back() = std::make_shared<const Item>(std::move(cutout));
+      changed = true;
+    }
+  }
+  return changed;
+}
+
 /// The part after a map of its cutout's space; where the part covered the window before, it does so after.
 Item reframedPart(const Item& part, const Affine& map, const Box& window, const Media& media) {
   const bool covered = boxInParent(part).grown(1e-6).contains(window);
   Item moved = mapped(part, map, media);
-  if (!covered || window.isEmpty()) return moved;
   Box box = boxInParent(moved);
+  if (!covered || window.isEmpty() || !(box.width() > 0 && box.height() > 0)) return moved;
   const double grow = std::max({1.0, window.width() / box.width(), window.height() / box.height()});
   if (grow > 1) moved = mapped(moved, Affine::scale(grow, grow).about(box.centre()), media);
   box = boxInParent(moved);
@@ -153,8 +181,16 @@ Project withItemsOnTop(const Project& project, Id sheetId, std::vector<Item> ite
   return next;
 }
 
-Project withoutItems(const Project& project, std::span<const Id> ids) {
-  return withFate(project, [&](const ItemPtr& item) { return names(ids, item->id) ? nullptr : item; });
+Project withEach(const Project& project, std::span<const Id> items, const ItemChange& change) {
+  const IdSet ids = setOf(items);
+  return withFate(project, [&](const ItemPtr& item) {
+    return ids.contains(item->id) ? std::make_shared<const Item>(change(*item)) : item;
+  });
+}
+
+Project withoutItems(const Project& project, std::span<const Id> items) {
+  const IdSet ids = setOf(items);
+  return withFate(project, [&](const ItemPtr& item) { return ids.contains(item->id) ? nullptr : item; });
 }
 
 Project broughtToFront(const Project& project, std::span<const Id> items) { return restacked(project, items, true); }
@@ -175,12 +211,13 @@ Item freshCopy(const Item& item, Id& nextId) {
   return copy;
 }
 
-Project withCopies(const Project& project, std::span<const Id> ids, Point shift, std::vector<Id>& copies) {
+Project withCopies(const Project& project, std::span<const Id> items, Point shift, std::vector<Id>& copies) {
+  const IdSet ids = setOf(items);
   Project next = project;
   for (const SheetPtr& sheet : sheetsOf(project)) {
     std::vector<Item> fresh;
     for (const ItemPtr& item : sheet->items) {
-      if (!names(ids, item->id)) continue;
+      if (!ids.contains(item->id)) continue;
       fresh.push_back(freshCopy(*item, next.nextId));
       fresh.back().position = fresh.back().position + shift;
       copies.push_back(fresh.back().id);
@@ -193,22 +230,22 @@ Project withCopies(const Project& project, std::span<const Id> ids, Point shift,
 Item mapped(const Item& item, const Affine& map, const Media& media) {
   Item out = item;
   out.position = map(item.position);
-  out.turn = item.turn + map.turnAngle();
+  const double turn = map.turnAngle();
+  if (turn != 0) out.turn = std::remainder(item.turn + turn, 2 * pi);
   const Affine rest = Affine::turn(-out.turn) * map.linear() * Affine::turn(item.turn);
   if (!isIdentity(rest)) reshape(out, rest, media);
   return out;
 }
 
-Project withMapped(const Project& project, std::span<const Id> ids, const Affine& sheetMap) {
-  Project next = project;
-  for (const Id id : ids) {
-    const Affine parent = parentToSheet(project, id);
-    const auto back = parent.inverse();
-    if (!back) continue;
-    const Affine map = *back * sheetMap * parent;
-    next = withItem(next, id, [&](const Item& item) { return mapped(item, map, project.media); });
-  }
-  return next;
+Project withMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap) {
+  const IdSet ids = setOf(items);
+  return withSheets(project, [&](const SheetPtr& sheet) -> SheetPtr {
+    std::vector<ItemPtr> mappedItems;
+    if (!mappedIn(sheet->items, ids, {}, sheetMap, project.media, mappedItems)) return sheet;
+    Sheet next = *sheet;
+    next.items = std::move(mappedItems);
+    return std::make_shared<const Sheet>(std::move(next));
+  });
 }
 
 Project withSize(const Project& project, Id id, double width, double height) {
@@ -239,13 +276,27 @@ Project withPhotoIn(const Project& project, Id id, const std::string& hash) {
   });
 }
 
+Project withFill(const Project& project, std::span<const Id> items, std::optional<Colour> colour) {
+  return withEach(project, items, [&](const Item& item) {
+    Item out = item;
+    out.style.fill = colour;
+    out.style.photo.reset();
+    if (const Recipe* recipe = item.recipe(); recipe && recipe->photoFrom) {
+      Recipe changed = *recipe;
+      changed.photoFrom.reset();
+      out.form = std::make_shared<const Recipe>(std::move(changed));
+    }
+    return out;
+  });
+}
+
 Project withPhotoItem(const Project& project, Id sheet, const std::string& hash, const Box& within, Id& made) {
   const auto medium = project.media.find(hash);
   if (medium == project.media.end()) return project;
   const Medium& m = *medium->second;
   const double scale = std::min(within.width() / m.width, within.height() / m.height);
   const Point half{m.width * scale / 2, m.height * scale / 2};
-  std::string name = m.name.substr(0, m.name.rfind('.'));
+  std::string name = shortened(m.name.substr(0, m.name.rfind('.')));
   Item item =
       plainItem(project.nextId, std::move(name), polygon({-half, {half.x, -half.y}, half, {-half.x, half.y}}), {});
   item.position = within.centre();

@@ -12,6 +12,8 @@ using ItemChange = std::function<Item(const Item&)>;
 
 /// The project with one item (a part included) replaced by change(item).
 Project withItem(const Project& project, Id item, const ItemChange& change);
+/// The same for several items, in one pass over the project.
+Project withEach(const Project& project, std::span<const Id> items, const ItemChange& change);
 /// The project with one sheet replaced by change(sheet).
 Project withSheet(const Project& project, Id sheet, const std::function<Sheet(const Sheet&)>& change);
 /// The items on top of all others of the sheet, in the order given. Ids of 0 are filled in.
@@ -30,7 +32,8 @@ Project withCopies(const Project& project, std::span<const Id> items, Point shif
 /// The item after a map of its parent's space. Turns and shifts move the frame; what remains reshapes the
 /// outline (or the parts), and pictures are fitted anew without stretching.
 Item mapped(const Item& item, const Affine& map, const Media& media);
-/// The same for several items of a project, by a map of the sheet. Parts inside cutouts too.
+/// The same for several items of a project, by a map of the sheet. Parts inside cutouts too; those inside another one
+/// of the items move with it.
 Project withMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap);
 /// The item's outline brought to this width and height (frame space, > 0) with its top left corner kept.
 Project withSize(const Project& project, Id item, double width, double height);
@@ -38,6 +41,8 @@ Project withSize(const Project& project, Id item, double width, double height);
 /// A medium added (or known already), and the photo put into the item: it covers the outline.
 Project withMedium(const Project& project, std::shared_ptr<const Medium> medium);
 Project withPhotoIn(const Project& project, Id item, const std::string& medium);
+/// The fill colour of the items, or none. A photo that shows, of the item's own or of one of its parts, makes way.
+Project withFill(const Project& project, std::span<const Id> items, std::optional<Colour> colour);
 /// A new photo item: the whole picture as a frame, as large as fits `within` (sheet space), centred.
 Project withPhotoItem(const Project& project, Id sheet, const std::string& medium, const Box& within, Id& made);
 

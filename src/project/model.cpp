@@ -1,5 +1,6 @@
 #include "project/model.h"
 
+#include <algorithm>
 #include <charconv>
 
 namespace widecut {
@@ -15,7 +16,77 @@ bool findIn(const std::vector<ItemPtr>& items, Id id, std::vector<ItemPtr>& chai
   return false;
 }
 
+template <class Node, class Same>
+bool areSame(const std::vector<std::shared_ptr<const Node>>& a, const std::vector<std::shared_ptr<const Node>>& b,
+             const Same& same) {
+  if (a.size() != b.size()) return false;
+  for (std::size_t i = 0; i < a.size(); ++i)
+    if (a[i] != b[i] && !same(*a[i], *b[i])) return false;
+  return true;
+}
+
+bool areSameItems(const std::vector<ItemPtr>& a, const std::vector<ItemPtr>& b) {
+  return areSame(a, b, [](const Item& x, const Item& y) { return isSame(x, y); });
+}
+
+bool areSameForms(const Item& a, const Item& b) {
+  if (a.form == b.form) return true;
+  const Recipe *x = a.recipe(), *y = b.recipe();
+  if (!x != !y) return false;
+  if (x)
+    return areSameItems(x->parts, y->parts) && x->formula == y->formula && x->photoFrom == y->photoFrom &&
+           x->extra == y->extra;
+  return *std::get<std::shared_ptr<const Outline>>(a.form) == *std::get<std::shared_ptr<const Outline>>(b.form);
+}
+
+bool areSameSheets(const Sheet& a, const Sheet& b) {
+  return a.id == b.id && a.name == b.name && a.width == b.width && a.height == b.height && a.bleed == b.bleed &&
+         a.folds == b.folds && a.paper == b.paper && a.extra == b.extra && areSameItems(a.items, b.items);
+}
+
+bool areSamePieces(const Piece& a, const Piece& b) {
+  return a.id == b.id && a.name == b.name && a.extra == b.extra && areSame(a.sheets, b.sheets, areSameSheets);
+}
+
+void gatherMedia(const std::vector<ItemPtr>& items, const Media& all, Media& used) {
+  for (const ItemPtr& item : items) {
+    if (item->style.photo)
+      if (const auto medium = all.find(item->style.photo->medium); medium != all.end()) used.insert(*medium);
+    if (const Recipe* recipe = item->recipe()) gatherMedia(recipe->parts, all, used);
+  }
+}
+
+void gatherOutermost(const std::vector<ItemPtr>& items, const IdSet& wanted, IdSet& found) {
+  for (const ItemPtr& item : items) {
+    if (wanted.contains(item->id))
+      found.insert(item->id);
+    else if (const Recipe* recipe = item->recipe())
+      gatherOutermost(recipe->parts, wanted, found);
+  }
+}
+
 }  // namespace
+
+bool isSame(const Item& a, const Item& b) {
+  return a.id == b.id && a.name == b.name && a.position == b.position && a.turn == b.turn && a.style == b.style &&
+         a.hidden == b.hidden && a.extra == b.extra && areSameForms(a, b);
+}
+
+bool isSame(const Project& a, const Project& b) {
+  const auto sameFiles = [](const auto& x, const auto& y) {
+    return x.first == y.first && (x.second == y.second || *x.second == *y.second);
+  };
+  return a.name == b.name && a.extra == b.extra && areSame(a.pieces, b.pieces, areSamePieces) &&
+         std::equal(a.media.begin(), a.media.end(), b.media.begin(), b.media.end(),
+                    [](const auto& x, const auto& y) { return x.first == y.first; }) &&
+         std::equal(a.otherFiles.begin(), a.otherFiles.end(), b.otherFiles.begin(), b.otherFiles.end(), sameFiles);
+}
+
+Media mediaInUse(const Project& project) {
+  Media used;
+  for (const SheetPtr& sheet : sheetsOf(project)) gatherMedia(sheet->items, project.media, used);
+  return used;
+}
 
 std::optional<Colour> parseColour(std::string_view text) {
   if ((text.size() != 7 && text.size() != 9) || text[0] != '#') return std::nullopt;
@@ -81,6 +152,16 @@ SheetPtr sheetOf(const Project& project, Id item) {
   for (const SheetPtr& sheet : sheetsOf(project))
     if (findIn(sheet->items, item, chain)) return sheet;
   return nullptr;
+}
+
+std::vector<Id> outermost(const Project& project, std::span<const Id> items) {
+  const IdSet wanted(items.begin(), items.end());
+  IdSet found;
+  for (const SheetPtr& sheet : sheetsOf(project)) gatherOutermost(sheet->items, wanted, found);
+  std::vector<Id> out;
+  for (const Id id : items)
+    if (found.contains(id)) out.push_back(id);
+  return out;
 }
 
 Affine parentToSheet(const Project& project, Id item) {

@@ -5,7 +5,9 @@
 #include <map>
 #include <memory>
 #include <optional>
+#include <span>
 #include <string>
+#include <unordered_set>
 #include <variant>
 #include <vector>
 
@@ -139,6 +141,15 @@ using ProjectPtr = std::shared_ptr<const Project>;
 /// A plain item with this outline, given in its parent's space; the frame's origin is the middle of it.
 Item plainItem(Id id, std::string name, const Outline& outline, Style style);
 
+/// True when two projects hold the same, whether or not they share nodes. Media are told apart by their hashes.
+bool isSame(const Project& a, const Project& b);
+bool isSame(const Item& a, const Item& b);
+/// The media that pictures of the project show. The others were replaced or deleted: they are kept for undo alone.
+Media mediaInUse(const Project& project);
+
+/// Ids to look up in.
+using IdSet = std::unordered_set<Id>;
+
 // Looking things up.
 
 /// All sheets in order, over all pieces.
@@ -151,6 +162,8 @@ ItemPtr findItem(const Project& project, Id item);
 std::vector<ItemPtr> chainTo(const Project& project, Id item);
 /// The sheet an item is on; null when there is none.
 SheetPtr sheetOf(const Project& project, Id item);
+/// Those of the items that are no parts of others of them, in the same order: what a change of all of them acts on.
+std::vector<Id> outermost(const Project& project, std::span<const Id> items);
 /// From the parent of the item to the sheet.
 Affine parentToSheet(const Project& project, Id item);
 /// From the frame of the item to the sheet.

@@ -5,21 +5,12 @@
 #include "cutting/knife.h"
 #include "cutting/planar_map.h"
 #include "project/framing.h"
+#include "project/limits.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
 
 namespace widecut {
 namespace {
-
-/// The picture that an item shows, as a fill of its own.
-std::optional<PhotoFill> ownPhoto(const Item& item, const Media& media) {
-  const auto shown = shownPhoto(item, media);
-  if (!shown) return std::nullopt;
-  const Medium& m = *media.at(shown->medium);
-  return PhotoFill{shown->medium,
-                   {shown->pixelsToFrame(Point{m.width / 2.0, m.height / 2.0}), shown->pointsPerPixel,
-                    shown->pixelsToFrame.turnAngle()}};
-}
 
 /// The fill in the frame of another item of the same parent.
 PhotoFill inFrameOf(PhotoFill photo, const Item& from, const Item& to) {
@@ -36,37 +27,18 @@ Item plainLike(const Item& from, const Outline& inFrame, const Media& media) {
   const Point middle = bounds(inFrame).isEmpty() ? Point{} : bounds(inFrame).centre();
   item.position = from.toParent()(middle);
   item.form = std::make_shared<const Outline>(transformed(inFrame, Affine::move(-middle)));
-  item.style.photo = ownPhoto(from, media);
+  item.style.photo = shownFill(from, media);
   if (item.style.photo) item.style.photo->framing.centre = item.style.photo->framing.centre - middle;
   return item;
 }
 
-/// Puts items into the place of one item. Those without an id get fresh ones, which `made` receives.
-Project replaced(const Project& project, Id id, std::vector<Item> items, std::vector<Id>& made) {
-  Id nextId = project.nextId;
-  const SheetPtr home = sheetOf(project, id);
-  if (!home) return project;
-  Project next = withSheet(project, home->id, [&](const Sheet& sheet) {
-    Sheet out = sheet;
-    out.items.clear();
-    for (const ItemPtr& item : sheet.items) {
-      if (item->id != id) {
-        out.items.push_back(item);
-        continue;
-      }
-      for (Item& piece : items) {
-        if (piece.id == 0) made.push_back(piece.id = nextId++);
-        out.items.push_back(std::make_shared<const Item>(piece));
-      }
-    }
-    return out;
-  });
-  next.nextId = nextId;
-  return next;
+std::string numbered(const std::string& name, std::size_t index, std::size_t count) {
+  return count > 1 ? shortened(name + " " + std::to_string(index + 1)) : name;
 }
 
-std::string numbered(const std::string& name, std::size_t index, std::size_t count) {
-  return count > 1 ? name + " " + std::to_string(index + 1) : name;
+std::string offcutName(const std::string& name) {
+  constexpr std::string_view beginning = "offcut of ";
+  return name.starts_with(beginning) ? name : shortened(std::string(beginning) + name);
 }
 
 std::vector<Item> itemsOfRegions(const Item& from, const std::vector<Outline>& regions, const Media& media) {
@@ -178,7 +150,7 @@ std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, 
     piece.turn = 0;
     piece.position = {};
     if (const ItemPtr shows = coveredBy(look.photo))
-      if (const auto photo = ownPhoto(*shows, project.media)) piece.style.photo = inFrameOf(*photo, *shows, piece);
+      if (const auto photo = shownFill(*shows, project.media)) piece.style.photo = inFrameOf(*photo, *shows, piece);
     piece = plainLike(piece, faces[i].outline, project.media);
     piece.id = 0;
     piece.name = numbered(styled->name, i, faces.size());
@@ -191,7 +163,8 @@ Project withDivided(const Project& project, std::span<const Id> ids, const LookC
   const auto items = combinable(project, ids);
   auto pieces = dividedItems(project, ids, look);
   if (pieces.empty()) return project;
-  Project next = replaced(project, items.back()->id, std::move(pieces), made);
+  const auto all = Formula::chain(static_cast<int>(pieces.size()), Role::Add);
+  Project next = withReplaced(project, items.back()->id, std::move(pieces), all, made);
   std::vector<Id> rest;
   for (const ItemPtr& item : items)
     if (item->id != items.back()->id) rest.push_back(item->id);
@@ -203,7 +176,8 @@ Project withSplitLoose(const Project& project, Id id, std::vector<Id>& made) {
   if (!item) return project;
   const auto regions = regionsOf({resolved(*item)->outline});
   if (!regions || regions->size() < 2) return project;
-  return replaced(project, id, itemsOfRegions(*item, *regions, project.media), made);
+  const auto all = Formula::chain(static_cast<int>(regions->size()), Role::Add);
+  return withReplaced(project, id, itemsOfRegions(*item, *regions, project.media), all, made);
 }
 
 Outline offcutsOf(const Item& cutout) {
@@ -225,18 +199,22 @@ Project withOffcuts(const Project& project, Id id, std::vector<Id>& made) {
     like.form = std::make_shared<const Outline>();
     like.style = part.style;
     like.style.photo.reset();
-    if (const auto photo = ownPhoto(part, project.media)) {
+    if (const auto photo = shownFill(part, project.media)) {
       Item origin;
       like.style.photo = inFrameOf(*photo, part, origin);
     }
     items.push_back(plainLike(like, regions[i].outline, project.media));
-    items.back().name = numbered("offcut of " + part.name, i, regions.size());
+    items.back().name = numbered(offcutName(part.name), i, regions.size());
     items.back().id = 0;
     items.back().hidden = false;
   }
   if (items.empty()) return project;
-  items.push_back(*cutout);
-  return replaced(project, id, std::move(items), made);
+  // Within another cutout they would change what it comes to: they lie behind the outermost one.
+  const ItemPtr outer = chainTo(project, id).front();
+  const Affine toSheet = parentToSheet(project, id);
+  for (Item& item : items) item = mapped(item, toSheet, project.media);
+  items.push_back(*outer);
+  return withReplaced(project, outer->id, std::move(items), Formula::part(0), made);
 }
 
 Result<Project> withKnife(const Project& project, std::span<const Id> ids, const Outline& stroke, double gap,
@@ -255,7 +233,8 @@ Result<Project> withKnife(const Project& project, std::span<const Id> ids, const
       continue;
     }
     cutAny = true;
-    next = replaced(next, item->id, itemsOfRegions(*item, *pieces, project.media), made);
+    const auto all = Formula::chain(static_cast<int>(pieces->size()), Role::Add);
+    next = withReplaced(next, item->id, itemsOfRegions(*item, *pieces, project.media), all, made);
   }
   if (!cutAny) return problem("the stroke parts nothing: draw it right across a shape");
   return next;
@@ -293,6 +272,7 @@ Project withTrimmed(const Project& project, std::span<const Id> ids, const Box& 
     Item cutout = *item;
     Item inside = *item;
     inside.id = next.nextId++;
+    inside.hidden = false;  // a part that is left out would trim to the whole sheet
     cutout.turn = 0;
     cutout.position = own.centre();
     inside.position = item->position - cutout.position;
@@ -302,7 +282,7 @@ Project withTrimmed(const Project& project, std::span<const Id> ids, const Box& 
     Recipe recipe;
     recipe.parts = {std::make_shared<const Item>(inside), std::make_shared<const Item>(sheet)};
     recipe.formula = Formula::chain(2, Role::Intersect);
-    if (shownPhoto(*item, project.media)) recipe.photoFrom = inside.id;
+    if (shownFill(*item, project.media)) recipe.photoFrom = inside.id;
     cutout.form = std::make_shared<const Recipe>(std::move(recipe));
     next = withItem(next, item->id, [&](const Item&) { return cutout; });
   }

@@ -16,15 +16,13 @@ struct Flat {
   std::vector<Operand> operands;
 
   std::optional<Formula> add(const Recipe& recipe, const Affine& map) {
-    std::optional<Formula> whole = recipe.formula;
     std::vector<std::optional<Formula>> leaves;
-    for (std::size_t i = 0; i < recipe.parts.size(); ++i) {
-      const Item& part = *recipe.parts[i];
-      leaves.push_back(part.hidden ? std::nullopt : add(part, map * part.toParent()));
-      if (!leaves.back() && whole) whole = whole->without(static_cast<int>(i));
-    }
+    for (const ItemPtr& part : recipe.parts)
+      leaves.push_back(part->hidden ? std::nullopt : add(*part, map * part->toParent()));
+    const auto of = [&](int part) -> const std::optional<Formula>& { return leaves[static_cast<std::size_t>(part)]; };
+    const auto whole = recipe.formula.without([&](int part) { return !of(part); });
     if (!whole) return std::nullopt;
-    return substitute(whole->root(), leaves);
+    return whole->with([&](int part) { return *of(part); });
   }
 
  private:
@@ -32,11 +30,6 @@ struct Flat {
     if (const Recipe* inner = part.recipe()) return add(*inner, map);
     operands.push_back({transformed(*std::get<std::shared_ptr<const Outline>>(part.form), map)});
     return Formula::part(static_cast<int>(operands.size()) - 1);
-  }
-
-  static Formula substitute(const Formula::Node& node, const std::vector<std::optional<Formula>>& leaves) {
-    if (node.part >= 0) return *leaves[static_cast<std::size_t>(node.part)];
-    return Formula::joined(substitute(*node.left, leaves), node.role, substitute(*node.right, leaves));
   }
 };
 
@@ -118,6 +111,15 @@ std::optional<ShownPhoto> shownPhoto(const Item& item, const Media& media) {
   const Framing& framing = item.style.photo->framing;
   return ShownPhoto{medium->first, pixelsToFrame(framing, medium->second->width, medium->second->height),
                     framing.pointsPerPixel};
+}
+
+std::optional<PhotoFill> shownFill(const Item& item, const Media& media) {
+  const auto shown = shownPhoto(item, media);
+  if (!shown) return std::nullopt;
+  const Medium& m = *media.at(shown->medium);
+  return PhotoFill{shown->medium,
+                   {shown->pixelsToFrame(Point{m.width / 2.0, m.height / 2.0}), shown->pointsPerPixel,
+                    shown->pixelsToFrame.turnAngle()}};
 }
 
 }  // namespace widecut

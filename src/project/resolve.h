@@ -26,5 +26,7 @@ struct ShownPhoto {
   double pointsPerPixel = 1;
 };
 std::optional<ShownPhoto> shownPhoto(const Item& item, const Media& media);
+/// The same as a fill that the item could have of its own, in register.
+std::optional<PhotoFill> shownFill(const Item& item, const Media& media);
 
 }  // namespace widecut

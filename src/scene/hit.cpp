@@ -34,6 +34,7 @@ Id partAt(const Project& project, Id cutout, Point point, double reach) {
   Id best = 0;
   double bestArea = 0;
   for (const ItemPtr& part : item->recipe()->parts) {
+    if (part->hidden) continue;
     const Point p = (*part->toParent().inverse())((*back)(point));
     const auto shape = resolved(*part);
     if (!isInside(shape->outline, FillRule::Nonzero, p) && !isNearEdge(*shape, p, reach)) continue;

@@ -15,19 +15,20 @@ namespace {
 
 struct DeskTest : testing::Test {
   Desk desk;
+  Trial trial{desk};
   Sample sample;
   void SetUp() override { desk.commit("start", sample.project); }
 };
 
 TEST_F(DeskTest, TryingShowsWithoutMaking) {
   const QSignalSpy changed(&desk, &Desk::projectChanged);
-  desk.tryOut(withoutItems(desk.settled(), std::vector<Id>{sample.box}));
+  trial.show(withoutItems(desk.settled(), std::vector<Id>{sample.box}));
   EXPECT_EQ(findItem(desk.project(), sample.box), nullptr);
   EXPECT_NE(findItem(desk.settled(), sample.box), nullptr);
-  desk.stopTrying();
+  trial.drop();
   EXPECT_NE(findItem(desk.project(), sample.box), nullptr);
   EXPECT_EQ(changed.count(), 2);
-  desk.stopTrying();
+  trial.drop();
   EXPECT_EQ(changed.count(), 2) << "nothing to stop, nothing said";
 }
 
@@ -41,7 +42,7 @@ TEST_F(DeskTest, SelectionDropsWhatUndoTakesAway) {
 
 TEST_F(DeskTest, UndoTellsWhatItTookBack) {
   const QSignalSpy told(&desk, &Desk::told);
-  desk.commit("Turn", sample.project);
+  desk.commit("Turn", withMapped(desk.settled(), std::vector<Id>{sample.box}, Affine::turn(1)));
   desk.undo();
   ASSERT_EQ(told.count(), 1);
   EXPECT_EQ(told[0][0].toString(), "Undone: Turn");

@@ -56,5 +56,38 @@ TEST(Formula, SaysWhatIsWrongAndWhere) {
   EXPECT_FALSE(Formula::parse(std::string(100000, '('), names)) << "deep nesting is refused, not a crash";
 }
 
+TEST(Formula, NamesWithQuotesAreWrittenAndReadAgain) {
+  const std::vector<std::string> odd{"Anna's", "''", "a b", "", "Zoë"};
+  const auto f = Formula::chain(5, Role::Subtract);
+  EXPECT_EQ(f.text(odd), "'Anna''s' - '''''' - 'a b' - '' - Zoë");
+  const auto again = Formula::parse(f.text(odd), odd);
+  ASSERT_TRUE(again) << again.error().message;
+  EXPECT_TRUE(*again == f);
+  EXPECT_FALSE(Formula::parse("'Anna''s", odd));
+}
+
+TEST(Formula, ALetterOfSeveralBytesIsNamedWhole) {
+  const auto f = Formula::parse("panel × disc", names);
+  ASSERT_FALSE(f);
+  EXPECT_NE(f.error().message.find("found '×'"), std::string::npos) << f.error().message;
+}
+
+TEST(Formula, ThreeHundredThousandPartsNeedNoStack) {
+  const std::vector<std::string> few{"a", "b"};
+  std::string text = "a";
+  for (int i = 0; i < 300000; ++i) text += i % 2 == 0 ? " - b" : " ^ a";
+  const auto f = Formula::parse(text, few);
+  ASSERT_TRUE(f);
+  EXPECT_EQ(f->text(few), text);
+  EXPECT_EQ(f->leaves().size(), 300001U);
+  EXPECT_EQ(f->operators().size(), 300000U);
+  EXPECT_EQ(f->brackets().size(), 300001U);
+  EXPECT_EQ(f->renumbered([](int part) { return 1 - part; }).leaves()[0], 1);
+  EXPECT_EQ(f->without(1)->leaves().size(), 150001U);
+  EXPECT_TRUE(f->withOperator(3, Role::Exclude) == *f);
+  // a − b ^ a − b … with a alone: the first a, then 150,000 times turned over.
+  EXPECT_TRUE(f->holds([](int part) { return part == 0; }));
+}
+
 }  // namespace
 }  // namespace widecut

@@ -1,0 +1,54 @@
+// The limits of everything that a project can hold: one place for edits, fields, the reader and the command line.
+#pragma once
+
+#include <cstddef>
+#include <cstdint>
+
+#include "project/model.h"
+
+namespace widecut {
+
+/// What lies within these limits can be saved, and what is saved can be opened. Lengths in points.
+namespace limits {
+
+inline constexpr double mostLength = 1e6;                 ///< Of every coordinate, either way.
+inline constexpr double leastSide = 1, mostSide = 14400;  ///< Of a sheet.
+inline constexpr double mostBleed = 720;
+inline constexpr double leastLine = 1e-6, mostLine = 1e4;    ///< Width of a drawn line.
+inline constexpr double leastPixel = 1e-9, mostPixel = 1e6;  ///< Points per pixel of a picture.
+inline constexpr double mostTurnDeg = 1e6;
+inline constexpr double mostGap = 1000;     ///< Of the knife.
+inline constexpr double mostMeasure = 1e9;  ///< Of what is typed into any field, before its own limits.
+inline constexpr int leastCorners = 3, mostCorners = 400;
+inline constexpr double mostDepth = 0.99;  ///< Of a star.
+inline constexpr double leastPpi = 1, mostPpi = 4800;
+
+inline constexpr int deepestRecipe = 200;          ///< Recipes within recipes.
+inline constexpr std::size_t mostParts = 10'000;   ///< Of one recipe.
+inline constexpr std::size_t mostItems = 100'000;  ///< Of a project, parts included.
+inline constexpr std::size_t mostNodes = 750'000;  ///< Of all outlines of a project.
+inline constexpr std::size_t mostSheets = 10'000;
+inline constexpr std::size_t mostNameBytes = 1000;
+
+inline constexpr std::int64_t mostPhotoPixels = 200'000'000;
+inline constexpr std::size_t mostPhotoBytes = std::size_t{512} << 20;
+inline constexpr std::size_t mostMediaBytes = std::size_t{4} << 30;  ///< Of all photos of a project.
+
+// Of the file itself. A project of mostItems and mostNodes stays well below the size of project.json.
+inline constexpr std::size_t mostJsonBytes = std::size_t{256} << 20;
+inline constexpr std::size_t mostJsonValues = 4'000'000;
+inline constexpr int deepestJson = 3 * deepestRecipe + 50;
+inline constexpr std::size_t mostEntries = 10'000;
+inline constexpr std::size_t mostOtherBytes = std::size_t{256} << 20;  ///< Of all entries that are not known.
+
+}  // namespace limits
+
+/// What of a project breaks the limits; nothing when all is well. This is where numbers that are not finite are
+/// stopped: nothing is shown, made or saved that this refuses. Nodes that `before` holds too are not looked at again;
+/// the project's totals always are.
+std::optional<Problem> beyondLimits(const Project& project, const Project* before);
+
+/// The name cut to the longest that may be, between two letters.
+std::string shortened(std::string name);
+
+}  // namespace widecut
