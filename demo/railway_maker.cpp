@@ -2,7 +2,7 @@
 #include <QCoreApplication>
 #include <iostream>
 
-#include "output/raster.h"
+#include "output/png.h"
 #include "railway.h"
 #include "storage/project_file.h"
 

@@ -31,4 +31,17 @@ inline std::string encoded(const QImage& image, const char* format,
   return bytes.toStdString();
 }
 
+/// A JPEG as a camera held upright writes it: stored lying down, with a note to turn it by 90° clockwise.
+inline std::string turnedJpeg(const QImage& stored, char orientation = 6) {
+  std::string bytes = encoded(stored, "JPEG");
+  const unsigned char note[] = {0xFF, 0xE1, 0, 34,   'E', 'x', 'i', 'f', 0, 0, 'M', 'M', 0, 42, 0, 0, 0, 8,
+                                0,    1,    1, 0x12, 0,   3,   0,   0,   0, 1, 0,   6,   0, 0,  0, 0, 0, 0};
+  bytes.insert(2, reinterpret_cast<const char*>(note), sizeof note);
+  bytes[2 + 29] = orientation;
+  return bytes;
+}
+
+/// A JPEG of one tone of four inks, stored inverted as is usual; 255 is full ink.
+std::string cmykJpeg(int width, int height, int cyan, int magenta, int yellow, int black);
+
 }  // namespace widecut

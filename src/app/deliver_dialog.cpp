@@ -34,12 +34,15 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   ppi_->show(ppiValue_);
   paper_ = new QCheckBox(tr("with the paper's colour"), this);
   paper_->setChecked(true);
+  bleed_ = new QCheckBox(tr("with the bleed"), this);
+  bleed_->setObjectName("bleed");
   outcome_ = new QLabel(this);
   outcome_->setStyleSheet("color: #5F6B67");
   form->addRow(tr("deliver"), what_);
   form->addRow(tr("as"), format_);
   form->addRow(tr("resolution"), ppi_);
   form->addRow(QString(), paper_);
+  form->addRow(QString(), bleed_);
   form->addRow(QString(), outcome_);
   auto* buttons = new QDialogButtonBox(this);
   auto* go = new QPushButton(tr("Choose the file…"), this);
@@ -50,6 +53,7 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   column->addWidget(buttons);
   connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
   connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+  connect(bleed_, &QCheckBox::toggled, this, &DeliverDialog::refresh);
   connect(what_, &QComboBox::currentIndexChanged, this, &DeliverDialog::refresh);
   connect(format_, &QComboBox::currentIndexChanged, this, &DeliverDialog::refresh);
   const auto take = [this](double v) {
@@ -65,8 +69,12 @@ QString DeliverDialog::ending() const { return format_->currentData().toString()
 
 Delivery DeliverDialog::delivery() const {
   const ItemPtr item = what_->currentIndex() == 1 ? desk_.onlyItem() : nullptr;
-  return {desk_.sheet()->id, item ? item->id : 0, *deliveryFormat(ending().toStdString()), ppiValue_,
-          paper_->isChecked() ? Ground::Paper : Ground::Transparent};
+  return {desk_.sheet()->id,
+          item ? item->id : 0,
+          *deliveryFormat(ending().toStdString()),
+          ppiValue_,
+          paper_->isChecked() ? Ground::Paper : Ground::Transparent,
+          bleed_->isChecked()};
 }
 
 void DeliverDialog::refresh() {
@@ -75,11 +83,15 @@ void DeliverDialog::refresh() {
   ppi_->show(ppiValue_);  // what is being typed it leaves alone
   ppi_->setEnabled(picture);
   paper_->setEnabled(d.item == 0);
-  const Scene scene = d.item != 0 ? sceneOfItem(desk_.settled(), d.item) : sceneOf(desk_.settled(), *desk_.sheet());
+  bleed_->setEnabled(d.item == 0 && desk_.sheet()->bleed > 0 && d.format != DeliveryFormat::Pdf);
+  const Box scene = sceneFor(desk_.settled(), d).area();
   const auto mm = [](double points) { return QString::number(points * 25.4 / 72, 'f', 1); };
-  outcome_->setText(
-      picture ? tr("%1 × %2 px").arg(std::ceil(scene.width * d.ppi / 72)).arg(std::ceil(scene.height * d.ppi / 72))
-              : tr("%1 × %2 mm").arg(mm(scene.width), mm(scene.height)));
+  QString said = tr("%1 × %2 mm").arg(mm(scene.width()), mm(scene.height()));
+  if (picture)
+    said = tr("%1 × %2 px").arg(std::ceil(scene.width() * d.ppi / 72)).arg(std::ceil(scene.height() * d.ppi / 72));
+  if (d.item == 0 && desk_.sheet()->bleed > 0 && (d.withBleed || d.format == DeliveryFormat::Pdf))
+    said += tr(", with %1 mm of bleed all round").arg(mm(desk_.sheet()->bleed));
+  outcome_->setText(said);
 }
 
 }  // namespace widecut

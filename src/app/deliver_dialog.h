@@ -29,6 +29,7 @@ class DeliverDialog : public QDialog {
   QComboBox* format_;
   MeasureField* ppi_;
   QCheckBox* paper_;
+  QCheckBox* bleed_;
   QLabel* outcome_;
   double ppiValue_ = 144;
 };

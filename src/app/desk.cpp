@@ -3,7 +3,7 @@
 #include <QFileInfo>
 #include <algorithm>
 
-#include "output/raster.h"
+#include "output/png.h"
 #include "project/limits.h"
 #include "project/pieces.h"
 #include "project/resolve.h"

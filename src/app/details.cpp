@@ -304,14 +304,17 @@ void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
   const Item& first = *selected.front();
   const auto photo = shownPhoto(first, desk_.project().media);
   const Media& media = desk_.project().media;
-  const auto level = photo ? desk_.photos().levelIfReady(media.at(photo->medium), 0.02) : std::nullopt;
-  if (level)
-    paintPhoto(*fill_, level->image);
+  const auto ready = photo ? desk_.photos().levelIfReady(media.at(photo->medium), 0.02) : std::nullopt;
+  const bool broken = ready && ready->isFinal && ready->level.image.isNull();
+  if (ready && !broken)
+    paintPhoto(*fill_, ready->level.image);
   else
     paintSwatch(*fill_, first.style.fill);
   QString text = photo              ? QString::fromStdString(desk_.project().media.at(photo->medium)->name)
                  : first.style.fill ? QString::fromStdString(colourText(*first.style.fill))
                                     : tr("no fill");
+  if (broken) text = tr("cannot be decoded: %1").arg(text);
+  fillText_->setStyleSheet(broken ? "color: #BF3F26" : "");
   fillText_->setToolTip(text);
   fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 126));
   paintSwatch(*line_, first.style.line ? std::optional(first.style.line->colour) : std::nullopt);

@@ -49,16 +49,12 @@ void LayerCache::paint(Raster& raster, const Media& media, const QRect& visible)
   raster.waitsForPhotos = false;
   if (raster.held.isEmpty()) return;
   ++paintCount_;
-  for (const DrawCommand& command : layer.commands)
-    if (const auto* picture = std::get_if<ImageInOutline>(&command))
-      if (const auto medium = media.find(picture->medium); medium != media.end())
-        raster.waitsForPhotos = raster.waitsForPhotos || !store_.levelIfReady(medium->second, 1);
   raster.image = QImage(raster.held.size(), QImage::Format_ARGB32_Premultiplied);
   raster.image.fill(Qt::transparent);
   QPainter painter(&raster.image);
   painter.translate(-raster.held.topLeft());
   painter.scale(raster.scale, raster.scale);
-  paintLayer(painter, layer, media, store_, Photos::WhenReady);
+  raster.waitsForPhotos = !paintLayer(painter, layer, media, store_, Photos::WhenReady);
 }
 
 void LayerCache::photosReady() {

@@ -339,10 +339,13 @@ void MainWindow::deliverSomething() {
   QApplication::setOverrideCursor(Qt::WaitCursor);
   const auto done = deliver(desk_.settled(), dialog.delivery(), desk_.photos(), path.toStdString());
   QApplication::restoreOverrideCursor();
-  if (!done)
+  if (!done) {
     complain(QString::fromStdString(done.error().message));
-  else
-    emit desk_.told(tr("Delivered %1").arg(QFileInfo(path).fileName()));
+    return;
+  }
+  QString said = tr("Delivered %1").arg(QFileInfo(path).fileName());
+  for (const std::string& note : *done) said += " · " + QString::fromStdString(note);
+  emit desk_.told(said);
 }
 
 void MainWindow::deleteSelection() { desk_.commit(tr("Delete"), withoutItems(desk_.settled(), desk_.selection())); }

@@ -127,11 +127,12 @@ void ReframePage::paintEvent(QPaintEvent*) {
       std::min(pictureArea.width() / double(now->medium->width), pictureArea.height() / double(now->medium->height));
   painter.translate(pictureArea.topLeft());
   painter.scale(scale, scale);
-  if (const auto level = desk_.photos().levelIfReady(now->medium, scale * devicePixelRatioF())) {
+  if (const auto ready = desk_.photos().levelIfReady(now->medium, scale * devicePixelRatioF());
+      ready && !ready->level.image.isNull()) {
     painter.save();
     painter.setClipRect(QRectF(0, 0, now->medium->width, now->medium->height));
-    painter.setTransform(painterTransform(level->toPixels), true);
-    painter.drawImage(0, 0, level->image);
+    painter.setTransform(painterTransform(ready->level.toPixels), true);
+    painter.drawImage(0, 0, ready->level.image);
     painter.restore();
   }
   const auto back = now->shown.pixelsToFrame.inverse();

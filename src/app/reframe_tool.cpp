@@ -151,11 +151,12 @@ void ReframeTool::paint(QPainter& painter) {
   const double scale = std::sqrt(std::abs(toMat.determinant()));
   const auto medium = desk_.project().media.at(pic->medium);
   painter.fillPath(whole, QColor(0x1C, 0x2B, 0x28));
-  if (const auto level = desk_.photos().levelIfReady(medium, scale * mat_.devicePixelRatioF())) {
+  if (const auto ready = desk_.photos().levelIfReady(medium, scale * mat_.devicePixelRatioF());
+      ready && !ready->level.image.isNull()) {
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
     painter.setOpacity(0.42);
-    painter.setTransform(painterTransform(pic->pixelsToSheet * level->toPixels) * mat_.sheetToMat(), true);
-    painter.drawImage(0, 0, level->image);
+    painter.setTransform(painterTransform(pic->pixelsToSheet * ready->level.toPixels) * mat_.sheetToMat(), true);
+    painter.drawImage(0, 0, ready->level.image);
   }
   painter.restore();
 

@@ -9,14 +9,20 @@
 
 #include "cutting/planar_map.h"
 #include "geometry/path_data.h"
+#include "media/files.h"
 #include "output/deliver.h"
+#include "project/limits.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
 
 namespace widecut {
 namespace {
 
-using nlohmann::json;
+// In the order in which they were written: parts of a batch are subtracted in the order given.
+using json = nlohmann::ordered_json;
+
+/// One line of JSON. What is no UTF-8 in a message that quotes its input shows as such, instead of ending the program.
+std::string lineOf(const json& value) { return value.dump(-1, ' ', false, json::error_handler_t::replace); }
 
 /// Named outlines and a formula over them: what one cut needs.
 struct CutRequest {
@@ -93,6 +99,7 @@ Result<json> cutLine(const json& line, bool timing) {
 }
 
 Result<void> cutBatch(const std::string& path, bool timing) {
+  if (const auto may = mayBeRead(path); !may) return may;
   std::ifstream file(path);
   if (!file) return problem("cannot read " + path);
   std::string text;
@@ -102,7 +109,7 @@ Result<void> cutBatch(const std::string& path, bool timing) {
     const auto result = line.is_discarded() ? Result<json>(problem("the line is not JSON")) : cutLine(line, timing);
     json out = result ? *result : json{{"error", result.error().message}};
     if (line.is_object() && line.contains("id")) out["id"] = line["id"];
-    std::cout << out.dump() << '\n';
+    std::cout << lineOf(out) << std::endl;  // what comes after cannot lose it
   }
   return {};
 }
@@ -134,12 +141,16 @@ json infoOf(const Project& project) {
     }
     out["pieces"].push_back({{"name", piece->name}, {"sheets", std::move(sheets)}});
   }
-  for (const auto& [hash, medium] : project.media)
-    out["media"].push_back({{"name", medium->name},
-                            {"width", medium->width},
-                            {"height", medium->height},
-                            {"bytes", medium->bytes->size()},
-                            {"hash", hash}});
+  PhotoStore store;
+  for (const auto& [hash, medium] : project.media) {
+    json m{{"name", medium->name},
+           {"width", medium->width},
+           {"height", medium->height},
+           {"bytes", medium->bytes->size()},
+           {"hash", hash}};
+    if (const auto why = store.problemWith(*medium)) m["problem"] = why->message;
+    out["media"].push_back(std::move(m));
+  }
   return out;
 }
 
@@ -156,7 +167,8 @@ void printInfo(const json& info) {
     }
   }
   for (const json& m : info["media"])
-    std::cout << "photo " << m["name"].get<std::string>() << "  " << m["width"] << " x " << m["height"] << " px\n";
+    std::cout << "photo " << m["name"].get<std::string>() << "  " << m["width"] << " x " << m["height"] << " px"
+              << (m.contains("problem") ? "  " + m["problem"].get<std::string>() : "") << '\n';
 }
 
 struct DeliverRequest {
@@ -165,6 +177,7 @@ struct DeliverRequest {
   int sheet = 1;
   std::string item;
   bool transparent = false;
+  bool bleed = false;
 };
 
 Result<Id> itemNamed(const Project& project, const SheetPtr& sheet, const std::string& word) {
@@ -182,7 +195,8 @@ Result<void> deliverFile(const DeliverRequest& request) {
     word = request.out.substr(request.out.rfind('.') + 1);
   const auto format = deliveryFormat(word);
   if (!format) return problem("the format must be png, svg or pdf, not '" + word + "'");
-  if (!(request.ppi >= 1 && request.ppi <= 4800)) return problem("the resolution must be from 1 to 4800 ppi");
+  if (!(request.ppi >= limits::leastPpi && request.ppi <= limits::mostPpi))
+    return problem("the resolution must be from 1 to 4800 ppi");
   const auto project = openProject(request.file);
   if (!project) return tl::unexpected(project.error());
   const auto sheets = sheetsOf(*project);
@@ -196,8 +210,12 @@ Result<void> deliverFile(const DeliverRequest& request) {
     if (!item) return tl::unexpected(item.error());
     delivery.item = *item;
   }
+  delivery.withBleed = request.bleed;
   PhotoStore store;
-  return deliver(*project, delivery, store, request.out);
+  const auto notes = deliver(*project, delivery, store, request.out);
+  if (!notes) return tl::unexpected(notes.error());
+  for (const std::string& note : *notes) std::cerr << "widecut: note: " << note << '\n';
+  return {};
 }
 
 int closing(const Result<void>& result) {
@@ -250,6 +268,7 @@ int runCommand(int count, char** words) {
   deliverCommand->add_option("-o,--out", request.out, "the file to write")->required();
   deliverCommand->add_option("--ppi", request.ppi, "pixels per inch of a PNG, 1 to 4800");
   deliverCommand->add_flag("--transparent", request.transparent, "without the paper");
+  deliverCommand->add_flag("--bleed", request.bleed, "with the sheet's bleed, which a PDF always has");
   deliverCommand->add_option("--item", request.item, "one item alone, by id or name");
   deliverCommand->callback([&] { result = deliverFile(request); });
 
@@ -266,7 +285,7 @@ int runCommand(int count, char** words) {
     }
     const json info = infoOf(*project);
     if (asJson)
-      std::cout << info.dump(2) << '\n';
+      std::cout << info.dump(2, ' ', false, json::error_handler_t::replace) << '\n';
     else
       printInfo(info);
   });

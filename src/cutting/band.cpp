@@ -74,6 +74,10 @@ Point directionAt(const Bezier& c, bool atEnd) {
 }
 
 void Band::add(Contour contour, bool regular) {
+  if (raw_) {
+    out_.contours.push_back(std::move(contour));
+    return;
+  }
   if (!regular) {
     const auto clean = simplified({{{contour}}});
     if (clean) out_.contours.insert(out_.contours.end(), clean->contours.begin(), clean->contours.end());

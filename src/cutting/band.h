@@ -12,6 +12,8 @@ namespace widecut {
 class Band {
  public:
   Band(double left, double right, const LineShape& shape) : left_(left), right_(right), shape_(shape) {}
+  /// From here on contours are taken as they come, turning either way and crossing themselves: enough for their box.
+  void keepRaw() { raw_ = true; }
 
   void addContour(const Contour& contour);
   const Outline& contours() const { return out_; }
@@ -31,6 +33,7 @@ class Band {
 
   double left_, right_;
   const LineShape& shape_;
+  bool raw_ = false;
   Outline out_;
 };
 

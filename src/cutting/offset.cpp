@@ -70,6 +70,16 @@ Result<Outline> offset(const Operand& shape, double distance, Join join, double 
       .map(withoutStraightNodes);
 }
 
+Box lineBounds(const Outline& outline, const LineShape& line) {
+  if (!(line.width > 0) || !isFinite(outline)) return bounds(outline);
+  Band band(line.width / 2, line.width / 2, line);
+  band.keepRaw();
+  for (const Contour& c : outline.contours) band.addContour(c);
+  Box box = bounds(outline);
+  box.add(bounds(band.contours()));
+  return box;
+}
+
 Result<Outline> lineOutline(const Operand& shape, const LineShape& line) {
   if (const auto why = refused(shape, line.width)) return tl::unexpected(*why);
   if (!(line.width > 0)) return problem("a line must be wider than 0");

@@ -37,6 +37,10 @@ inline constexpr double offsetPrecision = 3e-4;
 /// Refuses what is not finite and distances beyond 1e6 points.
 Result<Outline> offset(const Operand& shape, double distance, Join join = Join::Mitre, double mitreLimit = 4);
 
+/// The box of what a line covers, mitres included, without cutting anything. Widths of 0 and less give the outline's
+/// box.
+Box lineBounds(const Outline& outline, const LineShape& line);
+
 /// The area that the line along every contour covers. Open contours get caps.
 Result<Outline> lineOutline(const Operand& shape, const LineShape& line);
 

@@ -4,8 +4,9 @@
 #include <QImage>
 #include <functional>
 #include <memory>
-#include <mutex>
+#include <optional>
 
+#include "media/photo_header.h"
 #include "project/model.h"
 
 namespace widecut {
@@ -17,8 +18,6 @@ Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const st
 Result<std::shared_ptr<const Medium>> photoFromFile(const std::string& path);
 /// SHA-256 as lower-case hex.
 std::string sha256(const std::string& bytes);
-/// True when the bytes are a JPEG that is upright as stored, so that it can be embedded unchanged.
-bool isUprightJpeg(const Medium& medium);
 
 /// A photo at a half, a quarter … of its size. `image` carries a border of one repeated pixel, so that
 /// painting with interpolation never mixes opposite edges.
@@ -27,23 +26,33 @@ struct PhotoLevel {
   Affine toPixels;  ///< From coordinates of `image` to the pixels of the whole photo.
 };
 
-/// Decoded photos as levels. Everything may be called from any thread.
+/// Decoded photos as levels, in sRGB. As many are kept as fit a number of bytes, the last used ones first. Everything
+/// may be called from any thread.
 class PhotoStore {
  public:
-  /// The level to paint from when one pixel of the photo covers `scale` pixels of the target: the smallest
-  /// that need not be enlarged. Decodes first when that has not happened yet; an empty image when it fails.
-  PhotoLevel level(const Medium& medium, double scale);
-  /// The same when the photo is decoded already; otherwise nothing, and decoding starts on another thread.
-  std::optional<PhotoLevel> levelIfReady(const std::shared_ptr<const Medium>& medium, double scale);
-  /// Called, on some other thread, whenever a photo that levelIfReady asked for is ready.
-  void whenReady(std::function<void()> call);
-  /// The whole photo without border.
-  QImage whole(const Medium& medium);
-
-  PhotoStore();
+  static constexpr std::size_t usualBytes = std::size_t{256} << 20;
+  explicit PhotoStore(std::size_t bytes = usualBytes);
   ~PhotoStore();
   PhotoStore(const PhotoStore&) = delete;
   PhotoStore& operator=(const PhotoStore&) = delete;
+
+  /// The level to paint from when one pixel of the photo covers `scale` pixels of the target: the smallest
+  /// that need not be enlarged. Decodes first when that has not happened yet; an empty image when it fails.
+  PhotoLevel level(const Medium& medium, double scale);
+
+  struct Ready {
+    PhotoLevel level;      ///< An empty image when the photo cannot be decoded.
+    bool isFinal = false;  ///< False while a finer one is being decoded.
+  };
+  /// What there is to paint from now: the level, or a coarser one, or nothing. What is missing is decoded on another
+  /// thread, one photo at a time.
+  std::optional<Ready> levelIfReady(const std::shared_ptr<const Medium>& medium, double scale);
+  /// Called, on some other thread, whenever a photo that levelIfReady asked for is ready.
+  void whenReady(std::function<void()> call);
+  /// Why the photo cannot be decoded; nothing when it can. Looks at its first rows when it has not been decoded yet.
+  std::optional<Problem> problemWith(const Medium& medium);
+  /// The bytes of decoded levels that are kept now.
+  std::size_t bytesHeld() const;
 
  private:
   struct Inside;

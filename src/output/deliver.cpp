@@ -2,12 +2,32 @@
 
 #include <algorithm>
 #include <cctype>
+#include <set>
 
 #include "media/files.h"
 #include "output/pdf.h"
+#include "output/png.h"
 #include "output/svg.h"
 
 namespace widecut {
+namespace {
+
+/// A line for each photo of the scene that cannot be decoded.
+Notes notesOn(const Scene& scene, const Media& media, PhotoStore& store) {
+  std::set<std::string> seen;
+  Notes notes;
+  for (const Layer& layer : scene.layers)
+    for (const DrawCommand& command : layer.commands) {
+      const auto* picture = std::get_if<ImageInOutline>(&command);
+      if (!picture || !seen.insert(picture->medium).second) continue;
+      const Medium& medium = *media.at(picture->medium);
+      if (const auto why = store.problemWith(medium))
+        notes.push_back(medium.name + " " + why->message + "; a cross stands in its place");
+    }
+  return notes;
+}
+
+}  // namespace
 
 std::optional<DeliveryFormat> deliveryFormat(std::string_view word) {
   std::string lower(word);
@@ -18,27 +38,46 @@ std::optional<DeliveryFormat> deliveryFormat(std::string_view word) {
   return std::nullopt;
 }
 
-Result<void> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path) {
+Scene sceneFor(const Project& project, const Delivery& delivery) {
+  if (delivery.item != 0) return sceneOfItem(project, delivery.item);
   const SheetPtr sheet = findSheet(project, delivery.sheet);
-  if (delivery.item == 0 && !sheet) return problem("there is no such sheet");
+  if (!sheet) return {};
+  const bool bleed = delivery.withBleed || delivery.format == DeliveryFormat::Pdf;
+  return sceneOf(project, *sheet, bleed ? sheet->bleed : 0);
+}
+
+Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path) {
+  if (delivery.item == 0 && !findSheet(project, delivery.sheet)) return problem("there is no such sheet");
   if (delivery.item != 0 && !findItem(project, delivery.item)) return problem("there is no such item");
-  const Scene scene = delivery.item != 0 ? sceneOfItem(project, delivery.item) : sceneOf(project, *sheet);
+  const Scene scene = sceneFor(project, delivery);
   // An item alone has no paper under it.
   const Ground ground = delivery.item != 0 ? Ground::Transparent : delivery.ground;
-  Result<std::string> bytes;
+  const Media& media = project.media;
+  Notes notes = notesOn(scene, media, store);
+  std::string svg;
+  if (delivery.format == DeliveryFormat::Svg) {
+    auto text = svgOf(scene, media, store, ground, notes);
+    if (!text) return tl::unexpected(text.error());
+    svg = std::move(*text);
+  }
+  auto file = NewFile::at(path, svg.size());
+  if (!file) return tl::unexpected(file.error());
+  const Sink sink = [&](const char* bytes, std::size_t count) { return file->write(bytes, count); };
+  Result<void> written;
   switch (delivery.format) {
     case DeliveryFormat::Png:
-      bytes = pngOf(scene, project.media, store, delivery.ppi, ground);
+      written = writePng(scene, media, store, delivery.ppi, ground, sink);
       break;
     case DeliveryFormat::Svg:
-      bytes = svgOf(scene, project.media, store, ground);
+      written = sink(svg.data(), svg.size());
       break;
     case DeliveryFormat::Pdf:
-      bytes = pdfOf({&scene, 1}, project.media, store, ground);
+      written = writePdf({&scene, 1}, media, store, ground, sink);
       break;
   }
-  if (!bytes) return tl::unexpected(bytes.error());
-  return writeFile(path, *bytes);
+  if (written) written = file->commit();
+  if (!written) return tl::unexpected(written.error());
+  return notes;
 }
 
 }  // namespace widecut

@@ -17,9 +17,15 @@ struct Delivery {
   DeliveryFormat format = DeliveryFormat::Png;
   double ppi = 144;  ///< Pixels per inch of a PNG.
   Ground ground = Ground::Paper;
+  bool withBleed = false;  ///< The sheet's bleed too. A PDF always has it.
 };
 
+/// What the person should know of a delivery that was made, a line each: photos that could not be decoded, say.
+using Notes = std::vector<std::string>;
+
+/// The scene that is delivered; empty when there is no such sheet or item.
+Scene sceneFor(const Project& project, const Delivery& delivery);
 /// Writes the file, all or nothing.
-Result<void> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path);
+Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path);
 
 }  // namespace widecut

@@ -1,157 +1,210 @@
 #include "output/pdf.h"
 
-#include <cairo-pdf.h>
+#include <cmath>
+#include <qpdf/QPDFPageDocumentHelper.hh>
+#include <qpdf/QPDFWriter.hh>
 
-#include <map>
-#include <memory>
+#include "geometry/path_data.h"
+#include "output/pdf_photos.h"
 
 namespace widecut {
 namespace {
 
-struct SurfaceEnd {
-  void operator()(cairo_surface_t* s) const { cairo_surface_destroy(s); }
-};
-using Surface = std::unique_ptr<cairo_surface_t, SurfaceEnd>;
-struct ContextEnd {
-  void operator()(cairo_t* c) const { cairo_destroy(c); }
-};
-using Context = std::unique_ptr<cairo_t, ContextEnd>;
+using Object = QPDFObjectHandle;
 
-void setColour(cairo_t* cairo, Colour c) {
-  cairo_set_source_rgba(cairo, c.red / 255.0, c.green / 255.0, c.blue / 255.0, c.alpha / 255.0);
+/// Hands what the library writes on to the sink. A problem of the sink ends the writing.
+class SinkPipeline : public Pipeline {
+ public:
+  explicit SinkPipeline(const Sink& sink) : Pipeline("sink", nullptr), sink_(sink) {}
+  void write(const unsigned char* bytes, std::size_t count) override {
+    if (const auto sent = sink_(reinterpret_cast<const char*>(bytes), count); !sent) {
+      why = sent.error();
+      throw std::runtime_error(why->message);
+    }
+  }
+  void finish() override {}
+  std::optional<Problem> why;
+
+ private:
+  const Sink& sink_;
+};
+
+std::string number(double v, double unit = 1e4) { return shortestNumber(std::round(v * unit) / unit); }
+std::string place(Point p) { return number(p.x) + " " + number(p.y) + " "; }
+std::string matrix(const Affine& m) {
+  constexpr double fine = 1e8;  // these multiply whole pictures
+  return number(m.xx, fine) + " " + number(m.yx, fine) + " " + number(m.xy, fine) + " " + number(m.yy, fine) + " " +
+         number(m.dx) + " " + number(m.dy) + " cm\n";
 }
 
-void setPath(cairo_t* cairo, const Outline& outline) {
-  cairo_new_path(cairo);
+std::string path(const Outline& outline) {
+  std::string out;
   for (const Contour& contour : outline.contours) {
-    cairo_move_to(cairo, contour.start.x, contour.start.y);
+    out += place(contour.start) + "m\n";
     Point at = contour.start;
     for (const Segment& s : contour.segments) {
       if (s.kind == SegmentKind::Line) {
-        cairo_line_to(cairo, s.end.x, s.end.y);
+        out += place(s.end) + "l\n";
       } else {
         const auto c = asCubic(at, s);
-        cairo_curve_to(cairo, c[1].x, c[1].y, c[2].x, c[2].y, c[3].x, c[3].y);
+        out += place(c[1]) + place(c[2]) + place(c[3]) + "c\n";
       }
       at = s.end;
     }
-    if (contour.closed) cairo_close_path(cairo);
+    if (contour.closed) out += "h\n";
   }
+  return out;
 }
+
+std::string colour(Colour c, const char* op) {
+  return number(c.red / 255.0) + " " + number(c.green / 255.0) + " " + number(c.blue / 255.0) + " " + op + "\n";
+}
+
+Object rectangle(const Box& b) { return Object::newArray(Object::Rectangle(b.low.x, b.low.y, b.high.x, b.high.y)); }
+
+/// Content with the objects that it names: a page, or a group that is painted as one.
+class Content {
+ public:
+  std::string text;
+  /// The name of an object in these resources; the same object has the same one.
+  std::string nameOf(const char* kind, const char* prefix, const std::string& key, const Object& object) {
+    auto& names = names_[kind];
+    const auto [known, fresh] = names.emplace(key, "/" + std::string(prefix) + std::to_string(names.size() + 1));
+    if (fresh) {
+      if (!resources_.hasKey(kind)) resources_.replaceKey(kind, Object::newDictionary());
+      resources_.getKey(kind).replaceKey(known->second, object);
+    }
+    return known->second;
+  }
+  /// Sets how opaque what follows is: fills and strokes, or groups.
+  void setOpacity(double opacity) {
+    Object state = Object::newDictionary();
+    state.replaceKey("/ca", Object::newReal(opacity, 4));
+    state.replaceKey("/CA", Object::newReal(opacity, 4));
+    text += nameOf("/ExtGState", "S", number(opacity), state) + " gs\n";
+  }
+  const Object& resources() const { return resources_; }
+
+ private:
+  Object resources_ = Object::newDictionary();
+  std::map<std::string, std::map<std::string, std::string>> names_;
+};
 
 class PdfWriter {
  public:
-  PdfWriter(const Media& media, PhotoStore& store) : media_(media), store_(store) {}
+  PdfWriter(const Media& media, PhotoStore& store) : media_(media), store_(store) { pdf_.emptyPDF(); }
 
-  Result<std::string> write(std::span<const Scene> scenes, Ground ground) {
-    std::string bytes;
-    {
-      const Surface surface(cairo_pdf_surface_create_for_stream(append, &bytes, 1, 1));
-      cairo_pdf_surface_set_metadata(surface.get(), CAIRO_PDF_METADATA_CREATOR, "Wide Cut");
-      // Cairo stamps the time otherwise; the same project should deliver the same file.
-      cairo_pdf_surface_set_metadata(surface.get(), CAIRO_PDF_METADATA_CREATE_DATE, "2026-01-01T00:00:00Z");
-      const Context context(cairo_create(surface.get()));
-      cairo_ = context.get();
-      for (const Scene& scene : scenes) {
-        if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
-        cairo_pdf_surface_set_size(surface.get(), scene.width, scene.height);
-        page(scene, ground);
-        cairo_show_page(cairo_);
-      }
-      cairo_surface_finish(surface.get());
-      const cairo_status_t status = cairo_surface_status(surface.get());
-      if (status != CAIRO_STATUS_SUCCESS || cairo_status(cairo_) != CAIRO_STATUS_SUCCESS)
-        return problem(std::string("the PDF could not be made: ") + cairo_status_to_string(status));
+  void page(const Scene& scene, Ground ground) {
+    const Box area = scene.area();
+    contents_.assign(1, {});
+    // Sheet space has its origin at the top left of the trimmed sheet and y down; the page at the bottom left, y up.
+    const Affine toPage{1, 0, 0, -1, -area.low.x, area.high.y};
+    content().text = matrix(toPage);
+    if (ground == Ground::Paper) add(FillOutline{rectangleOf(area), scene.paper});
+    for (const Layer& layer : scene.layers) {
+      layerBox_ = layer.box;
+      for (const DrawCommand& command : layer.commands) std::visit([&](const auto& c) { add(c); }, command);
     }
-    return bytes;
+    Object page = Object::newDictionary();
+    page.replaceKey("/Type", Object::newName("/Page"));
+    const Box whole{{0, 0}, {area.width(), area.height()}};
+    page.replaceKey("/MediaBox", rectangle(whole));
+    page.replaceKey("/BleedBox", rectangle(whole));
+    page.replaceKey("/TrimBox", rectangle(whole.grown(-scene.bleed)));
+    page.replaceKey("/Resources", content().resources());
+    page.replaceKey("/Contents", Object::newStream(&pdf_, content().text));
+    QPDFPageDocumentHelper(pdf_).addPage(QPDFPageObjectHelper(pdf_.makeIndirectObject(page)), false);
+  }
+
+  void write(Pipeline& out) {
+    Object info = Object::newDictionary();
+    info.replaceKey("/Creator", Object::newString("Wide Cut"));
+    pdf_.getTrailer().replaceKey("/Info", pdf_.makeIndirectObject(info));
+    QPDFWriter writer(pdf_);
+    writer.setOutputPipeline(&out);
+    writer.setDeterministicID(true);  // the same project delivers the same file
+    writer.setMinimumPDFVersion("1.6");
+    writer.setObjectStreamMode(qpdf_o_disable);
+    writer.write();
   }
 
  private:
-  static cairo_status_t append(void* to, const unsigned char* data, unsigned length) {
-    static_cast<std::string*>(to)->append(reinterpret_cast<const char*>(data), length);
-    return CAIRO_STATUS_SUCCESS;
-  }
-
-  void page(const Scene& scene, Ground ground) {
-    if (ground == Ground::Paper) {
-      setColour(cairo_, scene.paper);
-      cairo_paint(cairo_);
-    }
-    for (const Layer& layer : scene.layers)
-      for (const DrawCommand& command : layer.commands) std::visit([&](const auto& c) { add(c); }, command);
+  Content& content() { return contents_.back(); }
+  static std::shared_ptr<const Outline> rectangleOf(const Box& b) {
+    return std::make_shared<const Outline>(polygon({b.corner(0), b.corner(1), b.corner(2), b.corner(3)}));
   }
 
   void add(const FillOutline& fill) {
-    setColour(cairo_, fill.colour);
-    setPath(cairo_, *fill.outline);
-    cairo_fill(cairo_);
+    if (fill.colour.alpha == 0) return;
+    content().text += "q\n" + colour(fill.colour, "rg");
+    if (fill.colour.alpha != 255) content().setOpacity(fill.colour.alpha / 255.0);
+    content().text += path(*fill.outline) + "f\nQ\n";
   }
   void add(const StrokeOutline& stroke) {
-    setColour(cairo_, stroke.line.colour);
-    cairo_set_line_width(cairo_, stroke.line.width);
-    cairo_set_line_join(cairo_, CAIRO_LINE_JOIN_MITER);
-    cairo_set_miter_limit(cairo_, 4);
-    setPath(cairo_, *stroke.outline);
-    cairo_stroke(cairo_);
+    if (stroke.line.colour.alpha == 0) return;
+    content().text += "q\n" + colour(stroke.line.colour, "RG");
+    if (stroke.line.colour.alpha != 255) content().setOpacity(stroke.line.colour.alpha / 255.0);
+    content().text += number(stroke.line.width, 1e6) + " w 4 M\n" + path(*stroke.outline) + "S\nQ\n";
   }
   void add(const ImageInOutline& picture) {
     const auto medium = media_.find(picture.medium);
     if (medium == media_.end() || picture.outline->isEmpty()) return;
-    cairo_save(cairo_);
-    setPath(cairo_, *picture.outline);
-    cairo_clip(cairo_);
-    const Affine& m = picture.pixelsToSheet;
-    const cairo_matrix_t matrix{m.xx, m.yx, m.xy, m.yy, m.dx, m.dy};
-    cairo_transform(cairo_, &matrix);
-    cairo_set_source_surface(cairo_, surfaceOf(*medium->second), 0, 0);
-    cairo_pattern_set_extend(cairo_get_source(cairo_), CAIRO_EXTEND_PAD);
-    cairo_rectangle(cairo_, 0, 0, medium->second->width, medium->second->height);
-    cairo_fill(cairo_);
-    cairo_restore(cairo_);
+    if (store_.problemWith(*medium->second)) {
+      for (const FillOutline& fill : standIn(picture)) add(fill);
+      return;
+    }
+    const PdfPhoto photo = photos_.photo(medium->second);
+    const std::string name = content().nameOf("/XObject", "P", picture.medium, photo.object);
+    content().text += "q\n" + path(*picture.outline) + "W n\n" + matrix(picture.pixelsToSheet * photo.unitToPixels) +
+                      name + " Do\nQ\n";
   }
   void add(const PushGroup& group) {
     opacities_.push_back(group.opacity);
-    cairo_push_group(cairo_);
+    contents_.emplace_back();
   }
   void add(const PopGroup&) {
-    cairo_pop_group_to_source(cairo_);
-    cairo_paint_with_alpha(cairo_, opacities_.back());
+    const Content inner = std::move(contents_.back());
+    contents_.pop_back();
+    Object form = Object::newStream(&pdf_, inner.text);
+    Object d = form.getDict();
+    d.replaceKey("/Type", Object::newName("/XObject"));
+    d.replaceKey("/Subtype", Object::newName("/Form"));
+    d.replaceKey("/BBox", rectangle(layerBox_.grown(1)));
+    d.replaceKey("/Group", Object::parse("<< /S /Transparency /CS /DeviceRGB >>"));
+    d.replaceKey("/Resources", inner.resources());
+    content().text += "q\n";
+    content().setOpacity(opacities_.back());
     opacities_.pop_back();
-  }
-
-  /// One surface a photo, so that the file holds each photo once.
-  cairo_surface_t* surfaceOf(const Medium& medium) {
-    Surface& known = photos_[medium.hash];
-    if (known) return known.get();
-    const QImage image = store_.whole(medium);
-    const auto format = image.hasAlphaChannel() ? CAIRO_FORMAT_ARGB32 : CAIRO_FORMAT_RGB24;
-    known.reset(cairo_image_surface_create(format, image.width(), image.height()));
-    cairo_surface_flush(known.get());
-    unsigned char* pixels = cairo_image_surface_get_data(known.get());
-    const int stride = cairo_image_surface_get_stride(known.get());
-    for (int y = 0; y < image.height(); ++y)
-      std::copy_n(image.constScanLine(y), image.width() * 4, pixels + std::ptrdiff_t{y} * stride);
-    cairo_surface_mark_dirty(known.get());
-    if (isUprightJpeg(medium)) {
-      auto* kept = new std::shared_ptr<const std::string>(medium.bytes);
-      const auto* data = reinterpret_cast<const unsigned char*>((*kept)->data());
-      const auto release = [](void* held) { delete static_cast<std::shared_ptr<const std::string>*>(held); };
-      cairo_surface_set_mime_data(known.get(), CAIRO_MIME_TYPE_JPEG, data, (*kept)->size(), release, kept);
-    }
-    return known.get();
+    const std::string key = "group " + std::to_string(++groups_);
+    content().text += content().nameOf("/XObject", "P", key, form) + " Do\nQ\n";
   }
 
   const Media& media_;
   PhotoStore& store_;
-  cairo_t* cairo_ = nullptr;
+  QPDF pdf_;
+  PdfPhotos photos_{pdf_};
+  std::vector<Content> contents_;
   std::vector<double> opacities_;
-  std::map<std::string, Surface> photos_;
+  Box layerBox_;
+  int groups_ = 0;
 };
 
 }  // namespace
 
-Result<std::string> pdfOf(std::span<const Scene> scenes, const Media& media, PhotoStore& store, Ground ground) {
-  return PdfWriter(media, store).write(scenes, ground);
+Result<void> writePdf(std::span<const Scene> scenes, const Media& media, PhotoStore& store, Ground ground,
+                      const Sink& sink) {
+  for (const Scene& scene : scenes)
+    if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
+  SinkPipeline out(sink);
+  try {
+    PdfWriter writer(media, store);
+    for (const Scene& scene : scenes) writer.page(scene, ground);
+    writer.write(out);
+  } catch (const std::exception& error) {
+    if (out.why) return tl::unexpected(*out.why);
+    return problem(std::string("the PDF could not be written: ") + error.what());
+  }
+  return {};
 }
 
 }  // namespace widecut

@@ -1,14 +1,19 @@
-// The scene as PDF, by Cairo.
+// The scene as PDF.
 #pragma once
+
+#include <span>
 
 #include "media/photo.h"
 #include "output/raster.h"
+#include "output/sink.h"
 #include "scene/scene.h"
 
 namespace widecut {
 
-/// A PDF with one page a scene, each of its scene's size. Outlines stay vectors; photos are clipped by their
-/// outline, and JPEGs embedded as they are. Refuses empty scenes.
-Result<std::string> pdfOf(std::span<const Scene> scenes, const Media& media, PhotoStore& store, Ground ground);
+/// A PDF with one page a scene: as large as its sheet with its bleed, with TrimBox and BleedBox. Outlines stay vectors;
+/// photos are clipped by their outline, JPEGs embedded as they are, other photos as their pixels, each once and without
+/// resampling. Refuses empty scenes. One photo is in memory at a time.
+Result<void> writePdf(std::span<const Scene> scenes, const Media& media, PhotoStore& store, Ground ground,
+                      const Sink& sink);
 
 }  // namespace widecut

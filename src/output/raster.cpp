@@ -1,7 +1,9 @@
 #include "output/raster.h"
 
-#include <QBuffer>
 #include <QPainter>
+
+#include "output/photo_tile.h"
+#include "project/limits.h"
 
 namespace widecut {
 namespace {
@@ -12,7 +14,11 @@ class LayerPainter {
   LayerPainter(const Layer& layer, const Media& media, PhotoStore& store, Photos photos)
       : layer_(layer), media_(media), store_(store), photos_(photos) {}
 
-  void paint(QPainter& painter) { run(painter, 0, layer_.commands.size()); }
+  /// True when every photo was there.
+  bool paint(QPainter& painter) {
+    run(painter, 0, layer_.commands.size());
+    return isFinal_;
+  }
 
  private:
   void run(QPainter& painter, std::size_t from, std::size_t to) {
@@ -70,19 +76,49 @@ class LayerPainter {
     if (medium == media_.end()) return;
     const QTransform toDevice = painterTransform(picture.pixelsToSheet) * painter.transform();
     const double scale = std::sqrt(std::abs(toDevice.determinant()));
-    std::optional<PhotoLevel> level;
-    if (photos_ == Photos::Wait)
-      level = store_.level(*medium->second, scale);
-    else
-      level = store_.levelIfReady(medium->second, scale);
-    const QPainterPath path = painterPath(*picture.outline);
-    if (!level || level->image.isNull()) {
-      painter.fillPath(path, QColor(0x9a, 0xa6, 0xa8));
+    if (photos_ == Photos::Wait && scale < 1) {
+      reduced(painter, picture, *medium->second, toDevice);
       return;
     }
-    QBrush brush(level->image);
-    brush.setTransform(painterTransform(picture.pixelsToSheet * level->toPixels));
+    PhotoLevel level;
+    if (photos_ == Photos::Wait) {
+      level = store_.level(*medium->second, scale);
+    } else if (auto ready = store_.levelIfReady(medium->second, scale)) {
+      level = std::move(ready->level);
+      isFinal_ = isFinal_ && ready->isFinal;
+    } else {
+      isFinal_ = false;
+      painter.fillPath(painterPath(*picture.outline), QColor(0x9a, 0xa6, 0xa8));
+      return;
+    }
+    if (level.image.isNull()) {
+      missing(painter, picture);
+      return;
+    }
+    QBrush brush(level.image);
+    brush.setTransform(painterTransform(picture.pixelsToSheet * level.toPixels));
+    painter.fillPath(painterPath(*picture.outline), brush);
+  }
+  /// A photo made smaller, every pixel the mean of what it covers.
+  void reduced(QPainter& painter, const ImageInOutline& picture, const Medium& medium, const QTransform& toDevice) {
+    const QPainterPath path = painter.transform().map(painterPath(*picture.outline));
+    const QRect all(0, 0, painter.device()->width(), painter.device()->height());
+    const QRect on = path.boundingRect().toAlignedRect().adjusted(-1, -1, 1, 1) & all;
+    if (on.isEmpty()) return;
+    const QImage tile = photoTile(medium, store_, toDevice, on);
+    if (tile.isNull()) {
+      missing(painter, picture);
+      return;
+    }
+    QBrush brush(tile);
+    brush.setTransform(QTransform::fromTranslate(on.x(), on.y()));
+    painter.save();
+    painter.resetTransform();
     painter.fillPath(path, brush);
+    painter.restore();
+  }
+  static void missing(QPainter& painter, const ImageInOutline& picture) {
+    for (const FillOutline& fill : standIn(picture)) one(painter, fill);
   }
   static void one(QPainter&, const PushGroup&) {}
   static void one(QPainter&, const PopGroup&) {}
@@ -91,6 +127,7 @@ class LayerPainter {
   const Media& media_;
   PhotoStore& store_;
   Photos photos_;
+  bool isFinal_ = true;
 };
 
 }  // namespace
@@ -115,41 +152,61 @@ QTransform painterTransform(const Affine& m) { return {m.xx, m.yx, m.xy, m.yy, m
 
 QColor painterColour(Colour c) { return {c.red, c.green, c.blue, c.alpha}; }
 
-void paintLayer(QPainter& painter, const Layer& layer, const Media& media, PhotoStore& store, Photos photos) {
+bool paintLayer(QPainter& painter, const Layer& layer, const Media& media, PhotoStore& store, Photos photos) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
-  LayerPainter(layer, media, store, photos).paint(painter);
+  return LayerPainter(layer, media, store, photos).paint(painter);
 }
 
-Result<QImage> rasterOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground) {
-  if (!(ppi >= 1 && ppi <= 4800)) return problem("the resolution must be from 1 to 4800 ppi");
-  if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
-  const double scale = ppi / 72, slack = 1e-6;
-  const double width = std::ceil(scene.width * scale - slack), height = std::ceil(scene.height * scale - slack);
+Result<Raster> Raster::of(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground) {
+  if (!(ppi >= limits::leastPpi && ppi <= limits::mostPpi)) return problem("the resolution must be from 1 to 4800 ppi");
+  const Box area = scene.area();
+  if (!(area.width() > 0 && area.height() > 0)) return problem("there is nothing to deliver");
+  Raster raster(scene, media, store);
+  raster.scale_ = ppi / 72;
+  raster.ground_ = ground;
+  constexpr double slack = 1e-6;
+  const double width = std::ceil(area.width() * raster.scale_ - slack);
+  const double height = std::ceil(area.height() * raster.scale_ - slack);
   if (width * height > 250e6 || width > 32000 || height > 32000)
     return problem("the picture would have " + std::to_string(static_cast<long long>(width)) + " × " +
                    std::to_string(static_cast<long long>(height)) +
                    " pixels; 250 megapixels and 32000 a side are the most: choose fewer ppi");
-  QImage image(std::max(1, static_cast<int>(width)), std::max(1, static_cast<int>(height)),
-               QImage::Format_ARGB32_Premultiplied);
-  if (image.isNull()) return problem("there is not enough memory for the picture: choose fewer ppi");
-  image.fill(ground == Ground::Paper ? painterColour(scene.paper) : QColor(Qt::transparent));
-  const int dotsPerMetre = static_cast<int>(std::lround(ppi / 0.0254));
-  image.setDotsPerMeterX(dotsPerMetre);
-  image.setDotsPerMeterY(dotsPerMetre);
+  raster.size_ = {std::max(1, static_cast<int>(width)), std::max(1, static_cast<int>(height))};
+  return raster;
+}
+
+bool Raster::isOpaque() const { return ground_ == Ground::Paper && scene_.paper.alpha == 255; }
+
+int Raster::bandRows() const {
+  constexpr int bandBytes = 16 << 20;
+  return std::clamp(bandBytes / (4 * size_.width()), 16, size_.height() + 16);
+}
+
+QImage Raster::band(int y, int rows) const {
+  QImage image(size_.width(), std::min(rows, size_.height() - y),
+               isOpaque() ? QImage::Format_RGB32 : QImage::Format_ARGB32_Premultiplied);
+  if (image.isNull()) return image;
+  image.fill(ground_ == Ground::Paper ? painterColour(scene_.paper) : QColor(Qt::transparent));
   QPainter painter(&image);
-  painter.scale(scale, scale);
-  for (const Layer& layer : scene.layers) paintLayer(painter, layer, media, store, Photos::Wait);
+  painter.translate(0, -y);
+  painter.scale(scale_, scale_);
+  painter.translate(-scene_.area().low.x, -scene_.area().low.y);
+  const Box visible = Box{{0, y / scale_}, {size_.width() / scale_, (y + image.height()) / scale_}};
+  const Box onSheet{visible.low + scene_.area().low, visible.high + scene_.area().low};
+  for (const Layer& layer : scene_.layers)
+    if (layer.box.grown(1 / scale_).touches(onSheet)) paintLayer(painter, layer, media_, store_, Photos::Wait);
   return image;
 }
 
-Result<std::string> pngOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground) {
-  const auto image = rasterOf(scene, media, store, ppi, ground);
-  if (!image) return tl::unexpected(image.error());
-  QByteArray bytes;
-  QBuffer buffer(&bytes);
-  buffer.open(QIODevice::WriteOnly);
-  if (!image->save(&buffer, "PNG")) return problem("the picture could not be written as PNG");
-  return bytes.toStdString();
+Result<QImage> rasterOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground) {
+  const auto raster = Raster::of(scene, media, store, ppi, ground);
+  if (!raster) return tl::unexpected(raster.error());
+  QImage image = raster->band(0, raster->size().height());
+  if (image.isNull()) return problem("there is not enough memory for the picture: choose fewer ppi");
+  const int dotsPerMetre = static_cast<int>(std::lround(ppi / 0.0254));
+  image.setDotsPerMeterX(dotsPerMetre);
+  image.setDotsPerMeterY(dotsPerMetre);
+  return image;
 }
 
 }  // namespace widecut

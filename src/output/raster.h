@@ -15,18 +15,42 @@ QPainterPath painterPath(const Outline& outline);
 QTransform painterTransform(const Affine& map);
 QColor painterColour(Colour colour);
 
-/// Whether to decode photos on the spot, or to paint a plain tone until they are ready.
+/// Whether photos are decoded on the spot, and every pixel of them is the mean of what it covers; or what is ready is
+/// painted, smoothly enough for the screen.
 enum class Photos : unsigned char { Wait, WhenReady };
 
-/// Paints one layer with a painter whose coordinates are sheet points.
-void paintLayer(QPainter& painter, const Layer& layer, const Media& media, PhotoStore& store, Photos photos);
+/// Paints one layer with a painter whose coordinates are sheet points. True when it was painted as it will stay; false
+/// while photos are still being decoded.
+bool paintLayer(QPainter& painter, const Layer& layer, const Media& media, PhotoStore& store, Photos photos);
 
 enum class Ground : unsigned char { Paper, Transparent };
 
-/// The sheet as an image of ceil(points · ppi / 72) pixels. Refuses a ppi outside 1…4800, an empty scene
-/// and images over 250 megapixels.
+/// A picture of a scene, in bands, so that it need not be in memory as a whole.
+class Raster {
+ public:
+  /// The sheet, with its bleed, as ceil(points · ppi / 72) pixels. Refuses a ppi outside 1…4800, an empty scene and
+  /// pictures over 250 megapixels or 32000 pixels a side.
+  static Result<Raster> of(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground);
+
+  QSize size() const { return size_; }
+  /// True when no pixel of it can be see-through.
+  bool isOpaque() const;
+  /// How many rows a band has; the last one may have fewer.
+  int bandRows() const;
+  /// The rows from `y` on, as an ARGB32_Premultiplied or RGB32 image.
+  QImage band(int y, int rows) const;
+
+ private:
+  Raster(const Scene& scene, const Media& media, PhotoStore& store) : scene_(scene), media_(media), store_(store) {}
+  const Scene& scene_;
+  const Media& media_;
+  PhotoStore& store_;
+  QSize size_;
+  double scale_ = 1;
+  Ground ground_ = Ground::Paper;
+};
+
+/// The whole of it at once.
 Result<QImage> rasterOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground);
-/// The same as the bytes of a PNG file that carries its resolution.
-Result<std::string> pngOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground);
 
 }  // namespace widecut

@@ -1,13 +1,34 @@
 #include "output/svg.h"
 
-#include <QBuffer>
+#include <QByteArray>
+#include <cmath>
+#include <unordered_map>
 
 #include "geometry/path_data.h"
+#include "output/svg_photos.h"
 
 namespace widecut {
 namespace {
 
-std::string number(double v) { return shortestNumber(v); }
+constexpr std::size_t mostPathLetters = 9'500'000;
+/// Readers look through ten million characters for the end of what they are in; white space lets them move on.
+constexpr std::size_t pauseLetters = 5000;
+
+double rounded(double v, double unit) { return std::round(v * unit) / unit; }
+std::string number(double v, double unit = 1e4) { return shortestNumber(rounded(v, unit)); }
+
+std::string data(Outline outline) {
+  const auto round = [](Point p) { return Point{rounded(p.x, 1e4), rounded(p.y, 1e4)}; };
+  for (Contour& c : outline.contours) {
+    c.start = round(c.start);
+    for (Segment& s : c.segments) {
+      s.handle1 = round(s.handle1);
+      s.handle2 = round(s.handle2);
+      s.end = round(s.end);
+    }
+  }
+  return pathData(outline);
+}
 
 std::string paint(const char* property, Colour c) {
   std::string text = std::string(" ") + property + "=\"" + colourText({c.red, c.green, c.blue, 255}) + "\"";
@@ -16,79 +37,137 @@ std::string paint(const char* property, Colour c) {
 }
 
 std::string matrix(const Affine& m) {
-  return "matrix(" + number(m.xx) + " " + number(m.yx) + " " + number(m.xy) + " " + number(m.yy) + " " + number(m.dx) +
-         " " + number(m.dy) + ")";
-}
-
-/// The photo as a data address: its own bytes where every reader shows them upright, else as PNG.
-std::string dataAddress(const Medium& medium, PhotoStore& store) {
-  QByteArray bytes;
-  const char* type = "image/jpeg";
-  if (isUprightJpeg(medium)) {
-    bytes = QByteArray::fromStdString(*medium.bytes);
-  } else {
-    type = "image/png";
-    QBuffer buffer(&bytes);
-    buffer.open(QIODevice::WriteOnly);
-    store.whole(medium).save(&buffer, "PNG");
-  }
-  return std::string("data:") + type + ";base64," + bytes.toBase64().toStdString();
+  constexpr double fine = 1e8;  // these multiply whole pictures
+  return "matrix(" + number(m.xx, fine) + " " + number(m.yx, fine) + " " + number(m.xy, fine) + " " +
+         number(m.yy, fine) + " " + number(m.dx) + " " + number(m.dy) + ")";
 }
 
 class SvgWriter {
  public:
-  SvgWriter(const Media& media, PhotoStore& store) : media_(media), store_(store) {}
+  SvgWriter(const Scene& scene, const Media& media, PhotoStore& store, std::vector<std::string>& notes)
+      : scene_(scene), media_(media), store_(store), notes_(notes) {}
 
-  std::string write(const Scene& scene, Ground ground) {
+  Result<std::string> write(Ground ground) {
+    // What is painted several times is defined once: so paths are counted first.
+    for (const auto& draw : drawn()) countPaths(draw);
+    const Box area = scene_.area();
+    const std::string w = number(area.width()), h = number(area.height());
+    const std::string corner = number(area.low.x) + "\" y=\"" + number(area.low.y);
     if (ground == Ground::Paper)
-      body_ += "<rect width=\"" + number(scene.width) + "\" height=\"" + number(scene.height) + "\"" +
-               paint("fill", scene.paper) + "/>\n";
-    for (const Layer& layer : scene.layers)
-      for (const DrawCommand& command : layer.commands) std::visit([&](const auto& c) { add(c); }, command);
-    const std::string w = number(scene.width), h = number(scene.height);
+      body_ +=
+          "<rect x=\"" + corner + "\" width=\"" + w + "\" height=\"" + h + "\"" + paint("fill", scene_.paper) + "/>\n";
+    for (const auto& draw : drawn()) std::visit([&](const auto& c) { add(c); }, draw);
+    if (problem_) return tl::unexpected(*problem_);
     return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + w +
-           "pt\" height=\"" + h + "pt\" viewBox=\"0 0 " + w + " " + h + "\">\n<defs>\n" + definitions_ + "</defs>\n" +
-           body_ + "</svg>\n";
+           "pt\" height=\"" + h + "pt\" viewBox=\"" + number(area.low.x) + " " + number(area.low.y) + " " + w + " " +
+           h + "\">\n<defs>\n" + definitions_ + "</defs>\n" + body_ + "</svg>\n";
   }
 
  private:
+  /// The commands, with stand-ins for photos that cannot be decoded.
+  const std::vector<DrawCommand>& drawn() {
+    if (!commands_.empty()) return commands_;
+    for (const Layer& layer : scene_.layers)
+      for (const DrawCommand& command : layer.commands) {
+        const auto* picture = std::get_if<ImageInOutline>(&command);
+        const auto medium = picture ? media_.find(picture->medium) : media_.end();
+        if (picture && medium != media_.end() && store_.problemWith(*medium->second))
+          for (FillOutline& fill : standIn(*picture)) commands_.emplace_back(std::move(fill));
+        else
+          commands_.push_back(command);
+      }
+    return commands_;
+  }
+  void countPaths(const DrawCommand& command) {
+    const auto count = [&](const std::shared_ptr<const Outline>& outline) {
+      std::string& text = texts_[outline.get()];
+      if (text.empty()) text = data(*outline);
+      ++paths_[text].uses;
+      if (text.size() > mostPathLetters)
+        problem_ = Problem{"an outline has too many nodes for an SVG that readers take: deliver a PDF"};
+    };
+    if (const auto* fill = std::get_if<FillOutline>(&command)) count(fill->outline);
+    if (const auto* stroke = std::get_if<StrokeOutline>(&command)) count(stroke->outline);
+    if (const auto* picture = std::get_if<ImageInOutline>(&command)) count(picture->outline);
+  }
+  /// The path, or the use of one that is defined once, with these attributes.
+  std::string path(const Outline& outline, const std::string& attributes) {
+    const std::string& text = texts_.at(&outline);
+    Path& p = paths_.at(text);
+    if (p.uses < 2) return "<path" + attributes + " d=\"" + text + "\"/>";
+    if (p.id.empty()) {
+      p.id = "p" + std::to_string(++pathIds_);
+      definitions_ += "<path id=\"" + p.id + "\" d=\"" + text + "\"/>\n";
+    }
+    return "<use href=\"#" + p.id + "\"" + attributes + "/>";
+  }
+
   void add(const FillOutline& fill) {
-    body_ += "<path" + paint("fill", fill.colour) + " d=\"" + pathData(*fill.outline) + "\"/>\n";
+    if (fill.colour.alpha > 0) body_ += path(*fill.outline, paint("fill", fill.colour)) + "\n";
   }
   void add(const StrokeOutline& stroke) {
-    body_ += "<path fill=\"none\"" + paint("stroke", stroke.line.colour) + " stroke-width=\"" +
-             number(stroke.line.width) + "\" d=\"" + pathData(*stroke.outline) + "\"/>\n";
+    body_ += path(*stroke.outline, " fill=\"none\"" + paint("stroke", stroke.line.colour) + " stroke-width=\"" +
+                                       number(stroke.line.width, 1e6) + "\"") +
+             "\n";
   }
   void add(const ImageInOutline& picture) {
     const auto medium = media_.find(picture.medium);
-    if (medium == media_.end() || picture.outline->isEmpty()) return;
+    if (medium == media_.end() || picture.outline->isEmpty() || problem_) return;
     const auto [known, fresh] = photoIds_.emplace(picture.medium, "photo" + std::to_string(photoIds_.size() + 1));
-    const Medium& m = *medium->second;
-    if (fresh)
-      definitions_ += "<image id=\"" + known->second + "\" width=\"" + std::to_string(m.width) + "\" height=\"" +
-                      std::to_string(m.height) + "\" preserveAspectRatio=\"none\" href=\"" + dataAddress(m, store_) +
-                      "\"/>\n";
+    if (fresh) define(*medium->second, known->second);
     const std::string clip = "frame" + std::to_string(++clips_);
-    definitions_ += "<clipPath id=\"" + clip + "\"><path d=\"" + pathData(*picture.outline) + "\"/></clipPath>\n";
+    const std::string inside = path(*picture.outline, "");
+    definitions_ += "<clipPath id=\"" + clip + "\">" + inside + "</clipPath>\n";
     body_ += "<g clip-path=\"url(#" + clip + ")\"><use href=\"#" + known->second + "\" transform=\"" +
              matrix(picture.pixelsToSheet) + "\"/></g>\n";
   }
   void add(const PushGroup& group) { body_ += "<g opacity=\"" + number(group.opacity) + "\">\n"; }
   void add(const PopGroup&) { body_ += "</g>\n"; }
 
+  void define(const Medium& medium, const std::string& id) {
+    const auto photo = svgPhoto(medium);
+    if (!photo) {
+      problem_ = photo.error();
+      return;
+    }
+    if (!photo->note.empty()) notes_.push_back(photo->note);
+    definitions_ += "<g id=\"" + id + "\" transform=\"" + matrix(photo->toUpright) + "\">\n";
+    for (const SvgPhoto::Band& band : photo->bands) {
+      const QByteArray bytes =
+          QByteArray::fromRawData(band.bytes.data(), static_cast<qsizetype>(band.bytes.size())).toBase64();
+      definitions_ += "<image y=\"" + std::to_string(band.top) + "\" width=\"" + std::to_string(band.width) +
+                      "\" height=\"" + std::to_string(band.height) +
+                      "\" preserveAspectRatio=\"none\" href=\"data:" + band.type + ";base64,";
+      definitions_.append(bytes.data(), static_cast<std::size_t>(bytes.size()));
+      definitions_ += "\"/>\n" + std::string(bytes.size() > 100'000 ? pauseLetters : 0, '\n');
+    }
+    definitions_ += "</g>\n";
+  }
+
+  struct Path {
+    int uses = 0;
+    std::string id;
+  };
+  const Scene& scene_;
   const Media& media_;
   PhotoStore& store_;
+  std::vector<std::string>& notes_;
+  std::vector<DrawCommand> commands_;
+  std::unordered_map<const Outline*, std::string> texts_;
+  std::unordered_map<std::string, Path> paths_;
   std::map<std::string, std::string> photoIds_;
-  int clips_ = 0;
+  std::optional<Problem> problem_;
+  int clips_ = 0, pathIds_ = 0;
   std::string definitions_;
   std::string body_;
 };
 
 }  // namespace
 
-Result<std::string> svgOf(const Scene& scene, const Media& media, PhotoStore& store, Ground ground) {
+Result<std::string> svgOf(const Scene& scene, const Media& media, PhotoStore& store, Ground ground,
+                          std::vector<std::string>& notes) {
   if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
-  return SvgWriter(media, store).write(scene, ground);
+  return SvgWriter(scene, media, store, notes).write(ground);
 }
 
 }  // namespace widecut

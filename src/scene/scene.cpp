@@ -1,5 +1,6 @@
 #include "scene/scene.h"
 
+#include "cutting/offset.h"
 #include "cutting/planar_map.h"
 #include "project/edits.h"
 #include "project/resolve.h"
@@ -22,8 +23,12 @@ std::shared_ptr<const Outline> reachedBy(std::shared_ptr<const Outline> outline,
   return std::make_shared<const Outline>(map ? map->intersect() : Outline{});
 }
 
-/// How far a mitred line reaches beyond its outline (limit 4).
-double reachOf(const Line& line) { return line.width / 2 * 4; }
+/// A straight line as an outline.
+Contour stroke(Point a, Point b, double width) {
+  const Point along = b - a;
+  const Point aside = Point{-along.y, along.x} * (width / 2 / std::max(length(along), 1e-300));
+  return polygon({a + aside, b + aside, b - aside, a - aside}).contours.front();
+}
 
 }  // namespace
 
@@ -34,28 +39,47 @@ Layer layerOf(const ItemPtr& item, const Media& media) {
   const auto outline = std::make_shared<const Outline>(transformed(shape->outline, toSheet));
   const Style& style = item->style;
   if (outline->isEmpty()) return layer;
-  layer.box = bounds(*outline);
+  const Box box = bounds(*outline);
   if (style.opacity < 1) layer.commands.push_back(PushGroup{style.opacity});
   const auto photo = shownPhoto(*item, media);
   if (photo) {
     const Affine pixelsToSheet = toSheet * photo->pixelsToFrame;
-    layer.commands.push_back(ImageInOutline{reachedBy(outline, layer.box, pixelsToSheet, *media.at(photo->medium)),
-                                            photo->medium, pixelsToSheet});
+    auto reached = reachedBy(outline, box, pixelsToSheet, *media.at(photo->medium));
+    layer.box = reached == outline ? box : bounds(*reached);
+    layer.commands.push_back(ImageInOutline{std::move(reached), photo->medium, pixelsToSheet});
   } else if (style.fill) {
     layer.commands.push_back(FillOutline{outline, *style.fill});
+    layer.box = box;
   }
   if (style.line) {
     layer.commands.push_back(StrokeOutline{outline, *style.line});
-    layer.box = layer.box.grown(reachOf(*style.line));
+    LineShape line;
+    line.width = style.line->width;
+    layer.box.add(lineBounds(*outline, line));
   }
   if (style.opacity < 1) layer.commands.push_back(PopGroup{});
   return layer;
 }
 
-Scene sceneOf(const Project& project, const Sheet& sheet) {
-  Scene scene{sheet.width, sheet.height, sheet.paper, {}};
-  for (const ItemPtr& item : sheet.items)
-    if (!item->hidden) scene.layers.push_back(layerOf(item, project.media));
+std::vector<FillOutline> standIn(const ImageInOutline& picture) {
+  std::vector<FillOutline> out{{picture.outline, {0x9a, 0xa6, 0xa8}}};
+  const Box box = bounds(*picture.outline);
+  if (box.isEmpty()) return out;
+  const double width = std::min(box.width(), box.height()) / 24;
+  const Outline cross{{stroke(box.corner(0), box.corner(2), width), stroke(box.corner(1), box.corner(3), width)}};
+  const Operand operands[] = {{*picture.outline}, {cross}};
+  if (const auto map = PlanarMap::of(operands))
+    out.push_back({std::make_shared<const Outline>(map->intersect()), {0xbf, 0x3f, 0x26}});
+  return out;
+}
+
+Scene sceneOf(const Project& project, const Sheet& sheet, double bleed) {
+  Scene scene{sheet.width, sheet.height, sheet.paper, {}, bleed};
+  for (const ItemPtr& item : sheet.items) {
+    if (item->hidden) continue;
+    Layer layer = layerOf(item, project.media);
+    if (layer.box.touches(scene.area())) scene.layers.push_back(std::move(layer));
+  }
   return scene;
 }
 
@@ -66,7 +90,7 @@ Scene sceneOfItem(const Project& project, Id id) {
   const Box box = layerOf(std::make_shared<const Item>(placed), project.media).box;
   if (box.isEmpty()) return {};
   placed.position = placed.position - box.low;
-  Scene scene{box.width(), box.height(), {255, 255, 255, 0}, {}};
+  Scene scene{box.width(), box.height(), {255, 255, 255, 0}, {}, 0};
   scene.layers.push_back(layerOf(std::make_shared<const Item>(std::move(placed)), project.media));
   return scene;
 }

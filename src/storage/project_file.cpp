@@ -2,19 +2,17 @@
 
 #include <zip.h>
 
+#include <fstream>
+#include <functional>
 #include <memory>
 
 #include "media/files.h"
 #include "media/photo.h"
+#include "project/limits.h"
 #include "storage/project_json.h"
 
 namespace widecut {
 namespace {
-
-constexpr std::size_t mostFileBytes = std::size_t{4} << 30;
-constexpr zip_uint64_t mostJsonBytes = 64u << 20;
-constexpr zip_uint64_t mostMediumBytes = 512u << 20;
-constexpr zip_int64_t mostEntries = 10000;
 
 struct ZipError {
   zip_error_t error;
@@ -31,22 +29,39 @@ struct ZipFileClose {
   void operator()(zip_file_t* f) const { zip_fclose(f); }
 };
 
-/// The bytes of one entry. The size is believed only up to the limit; the checksum is checked at the end.
-Result<std::string> entry(zip_t* zip, zip_uint64_t index, const std::string& name, zip_uint64_t limit) {
+/// Hands the bytes of one entry on, piece by piece. The size is believed only up to the limit; the checksum is checked
+/// at the end.
+Result<void> eachPiece(zip_t* zip, zip_uint64_t index, const std::string& name, zip_uint64_t limit,
+                       const std::function<void(const char*, std::size_t)>& take) {
   zip_stat_t stat;
   if (zip_stat_index(zip, index, 0, &stat) != 0 || !(stat.valid & ZIP_STAT_SIZE))
     return problem("the entry " + name + " is damaged");
   if (stat.size > limit) return problem("the entry " + name + " claims an absurd size");
   const std::unique_ptr<zip_file_t, ZipFileClose> file(zip_fopen_index(zip, index, 0));
   if (!file) return problem("the entry " + name + " cannot be read");
-  std::string bytes;
   char chunk[1 << 16];
   zip_int64_t got = 0;
+  zip_uint64_t count = 0;
   while ((got = zip_fread(file.get(), chunk, sizeof chunk)) > 0) {
-    bytes.append(chunk, static_cast<std::size_t>(got));
-    if (bytes.size() > limit) return problem("the entry " + name + " is larger than it claims");
+    count += static_cast<zip_uint64_t>(got);
+    if (count > limit) return problem("the entry " + name + " is larger than it claims");
+    take(chunk, static_cast<std::size_t>(got));
   }
-  if (got < 0 || bytes.size() != stat.size) return problem("the entry " + name + " is damaged");
+  if (got < 0 || count != stat.size) return problem("the entry " + name + " is damaged");
+  return {};
+}
+
+/// The bytes of one entry.
+Result<std::string> entry(zip_t* zip, zip_uint64_t index, const std::string& name, zip_uint64_t limit) {
+  std::string bytes;
+  const auto read = eachPiece(zip, index, name, limit, [&](const char* piece, std::size_t count) {
+    if (bytes.empty()) {
+      zip_stat_t stat;
+      if (zip_stat_index(zip, index, 0, &stat) == 0) bytes.reserve(std::min<zip_uint64_t>(stat.size, limit));
+    }
+    bytes.append(piece, count);
+  });
+  if (!read) return tl::unexpected(read.error());
   return bytes;
 }
 
@@ -65,13 +80,27 @@ bool add(zip_t* zip, const std::string& name, const std::string& bytes, bool com
 
 std::string mediumEntry(const std::string& hash) { return "media/" + hash; }
 
+/// A photo that cannot be decoded opens all the same, and says so where it shows; one whose size is not the stated one
+/// would lie elsewhere than it was put.
+Result<void> agrees(const Medium& medium, const std::string& bytes) {
+  const auto header = photoHeader(bytes);
+  if (!header || (header->width() == medium.width && header->height() == medium.height)) return {};
+  return problem("the photo " + medium.name + " has " + std::to_string(header->width()) + " × " +
+                 std::to_string(header->height()) + " pixels, not the " + std::to_string(medium.width) + " × " +
+                 std::to_string(medium.height) + " that the project states");
+}
+
 Result<void> readMedia(zip_t* zip, Project& project) {
+  std::size_t total = 0;
   for (auto& [hash, medium] : project.media) {
     const zip_int64_t index = zip_name_locate(zip, mediumEntry(hash).c_str(), 0);
     if (index < 0) return problem("the photo " + medium->name + " is missing from it");
-    auto bytes = entry(zip, static_cast<zip_uint64_t>(index), mediumEntry(hash), mostMediumBytes);
+    const std::size_t most = std::min(limits::mostPhotoBytes, limits::mostMediaBytes - total);
+    auto bytes = entry(zip, static_cast<zip_uint64_t>(index), mediumEntry(hash), most);
     if (!bytes) return tl::unexpected(bytes.error());
     if (sha256(*bytes) != hash) return problem("the photo " + medium->name + " in it is damaged");
+    if (const auto sizes = agrees(*medium, *bytes); !sizes) return sizes;
+    total += bytes->size();
     Medium filled = *medium;
     filled.bytes = std::make_shared<const std::string>(std::move(*bytes));
     medium = std::make_shared<const Medium>(std::move(filled));
@@ -80,15 +109,89 @@ Result<void> readMedia(zip_t* zip, Project& project) {
 }
 
 Result<void> readOtherFiles(zip_t* zip, Project& project) {
+  std::size_t total = 0;
   for (zip_int64_t i = 0; i < zip_get_num_entries(zip, 0); ++i) {
     const char* raw = zip_get_name(zip, static_cast<zip_uint64_t>(i), 0);
     const std::string name = raw ? raw : "";
-    const bool known = name == "project.json" || name == "preview.png" ||
-                       (name.starts_with("media/") && project.media.count(name.substr(6)));
-    if (known || name.empty() || name.back() == '/' || name.starts_with("media/")) continue;
-    auto bytes = entry(zip, static_cast<zip_uint64_t>(i), name, mostMediumBytes);
+    const bool known = name == "project.json" || name == "preview.png" || name.starts_with("media/");
+    if (known || name.empty() || name.back() == '/') continue;
+    auto bytes = entry(zip, static_cast<zip_uint64_t>(i), name, limits::mostOtherBytes - total);
     if (!bytes) return tl::unexpected(bytes.error());
+    total += bytes->size() + name.size();
+    if (total > limits::mostOtherBytes) return problem("its entries are larger than a project's can be");
     project.otherFiles[name] = std::make_shared<const std::string>(std::move(*bytes));
+  }
+  return {};
+}
+
+/// The project in an open zip; with its photos' bytes, or only their names.
+Result<Project> projectIn(zip_t* zip, bool withMedia) {
+  if (zip_get_num_entries(zip, 0) > static_cast<zip_int64_t>(limits::mostEntries))
+    return problem("it has an absurd number of entries");
+  const zip_int64_t index = zip_name_locate(zip, "project.json", 0);
+  if (index < 0) return problem("it is not a Wide Cut project (no project.json in it)");
+  Result<Project> project;
+  {
+    const auto text = entry(zip, static_cast<zip_uint64_t>(index), "project.json", limits::mostJsonBytes);
+    if (!text) return tl::unexpected(text.error());
+    project = projectFromJson(*text);
+  }
+  if (!project) return project;
+  if (withMedia)
+    if (auto media = readMedia(zip, *project); !media) return tl::unexpected(media.error());
+  if (auto others = readOtherFiles(zip, *project); !others) return tl::unexpected(others.error());
+  return project;
+}
+
+/// Reads from any source of libzip's, which this takes over.
+Result<Project> projectFrom(zip_source_t* source, bool looksLikeZip, bool withMedia = true) {
+  ZipError error;
+  Zip zip(zip_open_from_source(source, ZIP_RDONLY | ZIP_CHECKCONS, &error.error));
+  if (!zip) {
+    zip_source_free(source);
+    return problem(looksLikeZip ? "it is a damaged or truncated project file" : "it is not a Wide Cut project");
+  }
+  return projectIn(zip.get(), withMedia);
+}
+
+/// Puts everything into an open zip and closes it. Photos that no picture shows are left out.
+Result<void> pack(Zip zip, const Project& project, const std::string& previewPng, const std::string& text) {
+  bool good = add(zip.get(), "project.json", text, true);
+  if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
+  for (const auto& [hash, medium] : project.media)
+    good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
+  for (const auto& [name, bytes] : project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
+  if (!good) return problem("the project could not be packed");
+  if (zip_close(zip.get()) != 0) return problem(zip_error_strerror(zip_get_error(zip.get())));
+  [[maybe_unused]] zip_t* closed = zip.release();
+  return {};
+}
+
+Project toBeSaved(const Project& project) {
+  Project saved = project;
+  saved.media = mediaInUse(project);
+  return saved;
+}
+
+/// Reads a file that was just written, and compares it with what it was to hold.
+Result<void> readBack(const std::string& path, const Project& project, const std::string& text) {
+  ZipError error;
+  zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
+  if (!source) return problem("it cannot be read again");
+  Zip zip(zip_open_from_source(source, ZIP_RDONLY | ZIP_CHECKCONS, &error.error));
+  if (!zip) {
+    zip_source_free(source);
+    return problem("it cannot be read again");
+  }
+  const auto again = projectIn(zip.get(), false);
+  if (!again) return tl::unexpected(again.error());
+  if (projectJson(*again) != text) return problem("it reads as another project than was saved");
+  for (const auto& [hash, medium] : project.media) {
+    const zip_int64_t index = zip_name_locate(zip.get(), mediumEntry(hash).c_str(), 0);
+    if (index < 0) return problem("the photo " + medium->name + " is missing from it");
+    const auto whole = eachPiece(zip.get(), static_cast<zip_uint64_t>(index), mediumEntry(hash), limits::mostPhotoBytes,
+                                 [](const char*, std::size_t) {});
+    if (!whole) return whole;
   }
   return {};
 }
@@ -99,22 +202,7 @@ Result<Project> projectFromBytes(const std::string& bytes) {
   ZipError error;
   zip_source_t* source = zip_source_buffer_create(bytes.data(), bytes.size(), 0, &error.error);
   if (!source) return problem("there is not enough memory to read it");
-  Zip zip(zip_open_from_source(source, ZIP_RDONLY | ZIP_CHECKCONS, &error.error));
-  if (!zip) {
-    zip_source_free(source);
-    return problem(bytes.starts_with("PK") ? "it is a damaged or truncated project file"
-                                           : "it is not a Wide Cut project");
-  }
-  if (zip_get_num_entries(zip.get(), 0) > mostEntries) return problem("it has an absurd number of entries");
-  const zip_int64_t index = zip_name_locate(zip.get(), "project.json", 0);
-  if (index < 0) return problem("it is not a Wide Cut project (no project.json in it)");
-  const auto text = entry(zip.get(), static_cast<zip_uint64_t>(index), "project.json", mostJsonBytes);
-  if (!text) return tl::unexpected(text.error());
-  auto project = projectFromJson(*text);
-  if (!project) return project;
-  if (auto media = readMedia(zip.get(), *project); !media) return tl::unexpected(media.error());
-  if (auto others = readOtherFiles(zip.get(), *project); !others) return tl::unexpected(others.error());
-  return project;
+  return projectFrom(source, bytes.starts_with("PK"));
 }
 
 Result<std::string> bytesOfProject(const Project& project, const std::string& previewPng) {
@@ -126,16 +214,9 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
   const std::unique_ptr<zip_source_t, decltype(releaseTarget)> kept(target, releaseTarget);
   Zip zip(zip_open_from_source(target, ZIP_TRUNCATE, &error.error));
   if (!zip) return problem("the project could not be packed");
-
-  const std::string text = projectJson(project);
-  bool good = add(zip.get(), "project.json", text, true);
-  if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
-  for (const auto& [hash, medium] : project.media)
-    good = good && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
-  for (const auto& [name, bytes] : project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
-  if (!good) return problem("the project could not be packed");
-  if (zip_close(zip.get()) != 0) return problem("the project could not be packed");
-  [[maybe_unused]] zip_t* closed = zip.release();
+  const Project saved = toBeSaved(project);
+  const std::string text = projectJson(saved);
+  if (const auto packed = pack(std::move(zip), saved, previewPng, text); !packed) return tl::unexpected(packed.error());
 
   if (zip_source_open(target) != 0) return problem("the project could not be packed");
   zip_source_seek(target, 0, SEEK_END);
@@ -148,17 +229,34 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
 }
 
 Result<Project> openProject(const std::string& path) {
-  const auto bytes = readFile(path, mostFileBytes);
-  if (!bytes) return tl::unexpected(bytes.error());
-  auto project = projectFromBytes(*bytes);
+  if (const auto may = mayBeRead(path); !may) return tl::unexpected(may.error());
+  char first[2] = {};
+  std::ifstream(path, std::ios::binary).read(first, 2);
+  ZipError error;
+  zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
+  if (!source) return problem("cannot read " + path + ": " + zip_error_strerror(&error.error));
+  auto project = projectFrom(source, first[0] == 'P' && first[1] == 'K');
   if (!project) return problem("cannot open " + path + ": " + project.error().message);
   return project;
 }
 
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path) {
-  const auto bytes = bytesOfProject(project, previewPng);
-  if (!bytes) return tl::unexpected(bytes.error());
-  return writeFile(path, *bytes);
+  const Project saved = toBeSaved(project);
+  const auto failed = [&](const std::string& why) { return problem("cannot save " + path + ": " + why); };
+  if (const auto beyond = beyondLimits(saved, nullptr)) return failed(beyond->message);
+  const std::string text = projectJson(saved);
+  std::uint64_t needed = text.size() + previewPng.size() + (1u << 16);
+  for (const auto& [hash, medium] : saved.media) needed += medium->bytes ? medium->bytes->size() + 512 : 0;
+  auto file = NewFile::at(path, needed);
+  if (!file) return tl::unexpected(file.error());
+  ZipError error;
+  zip_source_t* target = zip_source_file_create(file->workPath().c_str(), 0, 0, &error.error);
+  Zip zip(target ? zip_open_from_source(target, ZIP_TRUNCATE, &error.error) : nullptr);
+  if (!zip) return failed(zip_error_strerror(&error.error));
+  if (const auto packed = pack(std::move(zip), saved, previewPng, text); !packed) return failed(packed.error().message);
+  // The older file goes only when the new one is known to open.
+  if (const auto same = readBack(file->workPath(), saved, text); !same) return failed(same.error().message);
+  return file->commit();
 }
 
 }  // namespace widecut

@@ -4,15 +4,12 @@
 #include <set>
 
 #include "geometry/path_data.h"
+#include "project/limits.h"
 
 namespace widecut {
 namespace {
 
 using nlohmann::json;
-
-constexpr int deepestJson = 200;
-constexpr int deepestRecipe = 32;
-constexpr double largestLength = 1e6;
 
 // Writing.
 
@@ -131,8 +128,8 @@ class Members {
   Point point(const std::string& name) {
     const json& value = need(name);
     if (!value.is_array() || value.size() != 2) wrong(name, "is not a pair of numbers");
-    return {numberOf(value[0], name, -largestLength, largestLength),
-            numberOf(value[1], name, -largestLength, largestLength)};
+    return {numberOf(value[0], name, -limits::mostLength, limits::mostLength),
+            numberOf(value[1], name, -limits::mostLength, limits::mostLength)};
   }
   Id id(const std::string& name) {
     const json& value = need(name);
@@ -189,6 +186,7 @@ class ProjectReader {
     for (const auto& [place, hash] : wanted_)
       if (!project.media.count(hash)) throw Wrong{place + " wants a photo that the project does not hold"};
     project.extra = m.extra();
+    if (const auto beyond = beyondLimits(project, nullptr)) throw Wrong{beyond->message};
     return project;
   }
 
@@ -229,14 +227,15 @@ class ProjectReader {
     auto out = std::make_shared<Sheet>();
     out->id = freshId(m);
     out->name = m.text("name");
-    out->width = m.number("width", 1, 14400);
-    out->height = m.number("height", 1, 14400);
-    out->bleed = m.number("bleed", 0, 720, 0);
+    out->width = m.number("width", limits::leastSide, limits::mostSide);
+    out->height = m.number("height", limits::leastSide, limits::mostSide);
+    out->bleed = m.number("bleed", 0, limits::mostBleed, 0);
     out->paper = m.colour("paper");
     if (const json* folds = m.find("folds")) {
       if (!folds->is_array()) m.wrong("folds", "is not a list");
       for (const json& fold : *folds) {
-        if (!fold.is_number() || !(std::abs(fold.get<double>()) <= 14400)) m.wrong("folds", "has a wrong number");
+        if (!fold.is_number() || !(std::abs(fold.get<double>()) <= limits::mostSide))
+          m.wrong("folds", "has a wrong number");
         out->folds.push_back(fold.get<double>());
       }
     }
@@ -249,12 +248,12 @@ class ProjectReader {
 
   ItemPtr item(const json& value, const std::string& place, int depth) {
     Members m(value, place);
-    if (depth > deepestRecipe) throw Wrong{place + " is nested too deeply"};
+    if (depth > limits::deepestRecipe) throw Wrong{place + " is nested too deeply"};
     auto out = std::make_shared<Item>();
     out->id = freshId(m);
     out->name = m.text("name");
     out->position = m.point("at");
-    out->turn = radians(m.number("turnDeg", -1e6, 1e6, 0));
+    out->turn = radians(m.number("turnDeg", -limits::mostTurnDeg, limits::mostTurnDeg, 0));
     const json* recipe = m.find("recipe");
     if (recipe)
       out->form = this->recipe(*recipe, place + ".recipe", depth);
@@ -264,7 +263,7 @@ class ProjectReader {
     if (const json* photo = m.find("photo")) out->style.photo = photoFill(*photo, place + ".photo");
     if (const json* line = m.find("line")) {
       Members l(*line, place + ".line");
-      out->style.line = Line{l.colour("colour"), l.number("width", 1e-6, 1e4)};
+      out->style.line = Line{l.colour("colour"), l.number("width", limits::leastLine, limits::mostLine)};
     }
     out->style.opacity = m.number("opacity", 0, 1, 1);
     if (const json* hidden = m.find("hidden")) out->hidden = hidden->is_boolean() && hidden->get<bool>();
@@ -276,7 +275,8 @@ class ProjectReader {
     const auto parsed = parsePathData(m.text("outline"));
     if (!parsed) m.wrong("outline", "cannot be read: " + parsed.error().message);
     const Box box = bounds(*parsed);
-    if (!box.isEmpty() && !Box{{-largestLength, -largestLength}, {largestLength, largestLength}}.contains(box))
+    if (!box.isEmpty() &&
+        !Box{{-limits::mostLength, -limits::mostLength}, {limits::mostLength, limits::mostLength}}.contains(box))
       m.wrong("outline", "leaves ±1e6 points");
     return std::make_shared<const Outline>(*parsed);
   }
@@ -308,8 +308,8 @@ class ProjectReader {
     Members m(value, place);
     PhotoFill fill;
     fill.medium = m.text("medium");
-    fill.framing = {m.point("centre"), m.number("pointsPerPixel", 1e-9, 1e6),
-                    radians(m.number("turnDeg", -1e6, 1e6, 0))};
+    fill.framing = {m.point("centre"), m.number("pointsPerPixel", limits::leastPixel, limits::mostPixel),
+                    radians(m.number("turnDeg", -limits::mostTurnDeg, limits::mostTurnDeg, 0))};
     wanted_.emplace_back(place, fill.medium);
     return fill;
   }
@@ -347,15 +347,16 @@ std::string projectJson(const Project& project) {
 }
 
 Result<Project> projectFromJson(const std::string& text) {
-  bool tooDeep = false;
-  const auto watchDepth = [&](int depth, json::parse_event_t, json&) {
-    tooDeep = tooDeep || depth > deepestJson;
-    return !tooDeep;
+  if (text.size() > limits::mostJsonBytes) return problem("project.json is larger than a project's can be");
+  // Values are counted before they are in memory, where each takes far more room than in the text.
+  std::size_t values = 0;
+  const auto watch = [&](int depth, json::parse_event_t, json&) {
+    if (depth > limits::deepestJson) throw Wrong{"project.json is nested too deeply"};
+    if (++values > limits::mostJsonValues) throw Wrong{"project.json has more values than a project can have"};
+    return true;
   };
   try {
-    const json root = json::parse(text, watchDepth);
-    if (tooDeep) return problem("project.json is nested too deeply");
-    return ProjectReader().read(root);
+    return ProjectReader().read(json::parse(text, watch));
   } catch (const Wrong& wrong) {
     return problem(wrong.message);
   } catch (const json::exception& error) {

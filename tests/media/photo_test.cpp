@@ -2,10 +2,18 @@
 
 #include <gtest/gtest.h>
 
+#include <QColorSpace>
+#include <atomic>
+#include <thread>
+
+#include "media/area_scale.h"
+#include "media/photo_decode.h"
 #include "test_photos.h"
 
 namespace widecut {
 namespace {
+
+QImage whole(const Medium& medium) { return *decodedPhoto(*medium.bytes, *photoHeader(*medium.bytes), 0, false); }
 
 TEST(Photo, EveryFormatIsRead) {
   for (const char* format : {"PNG", "JPEG", "WEBP", "TIFF"}) {
@@ -13,8 +21,7 @@ TEST(Photo, EveryFormatIsRead) {
     ASSERT_TRUE(photo) << format << ": " << photo.error().message;
     EXPECT_EQ((*photo)->width, 60);
     EXPECT_EQ((*photo)->height, 40);
-    PhotoStore store;
-    const QColor left = store.whole(**photo).pixelColor(10, 30);
+    const QColor left = whole(**photo).pixelColor(10, 30);
     EXPECT_GT(left.red(), 150) << format;
     EXPECT_LT(left.blue(), 80) << format;
   }
@@ -26,17 +33,7 @@ TEST(Photo, TheCamerasOrientationIsRespected) {
   ASSERT_TRUE(turned);
   EXPECT_EQ((*turned)->width, 40) << "upright, it is a tall picture";
   EXPECT_EQ((*turned)->height, 60);
-  PhotoStore store;
-  EXPECT_GT(store.whole(**turned).pixelColor(37, 30).green(), 120) << "the top of what was stored is now right";
-}
-
-/// A JPEG as a camera held upright writes it: stored lying down, with a note to turn it by 90° clockwise.
-std::string turnedJpeg(const QImage& stored) {
-  std::string bytes = encoded(stored, "JPEG");
-  const unsigned char note[] = {0xFF, 0xE1, 0, 34,   'E', 'x', 'i', 'f', 0, 0, 'M', 'M', 0, 42, 0, 0, 0, 8,
-                                0,    1,    1, 0x12, 0,   3,   0,   0,   0, 1, 0,   6,   0, 0,  0, 0, 0, 0};
-  bytes.insert(2, reinterpret_cast<const char*>(note), sizeof note);
-  return bytes;
+  EXPECT_GT(whole(**turned).pixelColor(37, 30).green(), 120) << "the top of what was stored is now right";
 }
 
 TEST(Photo, ACamerasJpegStandsUpright) {
@@ -44,10 +41,9 @@ TEST(Photo, ACamerasJpegStandsUpright) {
   ASSERT_TRUE(photo) << photo.error().message;
   EXPECT_EQ((*photo)->width, 40);
   EXPECT_EQ((*photo)->height, 60);
-  PhotoStore store;
-  EXPECT_GT(store.whole(**photo).pixelColor(36, 30).green(), 120);
-  EXPECT_FALSE(isUprightJpeg(**photo)) << "so it is not embedded as it is";
-  EXPECT_TRUE(isUprightJpeg(**photoFromBytes(encoded(tones(60, 40), "JPEG"), "scan.jpg")));
+  EXPECT_GT(whole(**photo).pixelColor(36, 30).green(), 120);
+  EXPECT_EQ(photoHeader(*(*photo)->bytes)->orientation, 6);
+  EXPECT_EQ(photoHeader(withoutExif(*(*photo)->bytes))->orientation, 1);
 }
 
 TEST(Photo, WhatIsNoPictureIsRefusedByName) {
@@ -102,6 +98,132 @@ TEST(PhotoStore, GivesTheSmallestLevelThatNeedNotBeEnlarged) {
   const PhotoLevel level = store.level(*photo, 0.25);
   EXPECT_NEAR(level.toPixels(Point{1, 1}).x, 0, 1e-9);
   EXPECT_NEAR(level.toPixels(Point{level.image.width() - 1.0, 1}).x, 512, 1e-9);
+}
+
+/// A note of the orientation, as EXIF data.
+std::string orientationNote(char orientation) {
+  return std::string("MM\0*\0\0\0\x08\0\1\1\x12\0\3\0\0\0\1\0", 19) + orientation + std::string(6, '\0');
+}
+
+std::uint32_t crc(const std::string& bytes) {
+  std::uint32_t c = 0xffffffffu;
+  for (const char b : bytes) {
+    c ^= static_cast<unsigned char>(b);
+    for (int k = 0; k < 8; ++k) c = c & 1 ? 0xedb88320u ^ (c >> 1) : c >> 1;
+  }
+  return ~c;
+}
+
+std::string bigEndian(std::uint32_t v) {
+  std::string out;
+  for (int i = 0; i < 4; ++i) out += static_cast<char>(v >> (24 - 8 * i));
+  return out;
+}
+
+TEST(Photo, OrientationIsRespectedInEveryKind) {
+  const QImage image = tones(60, 40);
+  std::string png = encoded(image, "PNG");
+  const std::string note = orientationNote(6);
+  png.insert(33, bigEndian(static_cast<std::uint32_t>(note.size())) + "eXIf" + note + bigEndian(crc("eXIf" + note)));
+  // An extended WebP: its header, then the picture's chunk as it is, then the note.
+  const std::string plain = encoded(image, "WEBP");
+  const auto little = [](std::uint32_t v) {
+    std::string out;
+    for (int i = 0; i < 4; ++i) out += static_cast<char>(v >> (8 * i));
+    return out;
+  };
+  std::string body = "WEBPVP8X" + little(10) + std::string("\x08\0\0\0", 4) + std::string("\x3b\0\0\x27\0\0", 6);
+  body += plain.substr(12) + "EXIF" + little(static_cast<std::uint32_t>(note.size())) + note;
+  const std::string webp = "RIFF" + little(static_cast<std::uint32_t>(body.size())) + body;
+  for (const std::string& bytes :
+       {turnedJpeg(image), png, webp, encoded(image, "TIFF", QImageIOHandler::TransformationRotate90)}) {
+    const auto photo = photoFromBytes(bytes, "turned");
+    ASSERT_TRUE(photo) << photo.error().message;
+    EXPECT_EQ((*photo)->width, 40);
+    EXPECT_EQ((*photo)->height, 60);
+    EXPECT_GT(whole(**photo).pixelColor(37, 30).green(), 120) << "the top of what was stored is now right";
+  }
+}
+
+TEST(Photo, AllEightOrientationsPutPixelsInTheirPlaces) {
+  for (char orientation = 1; orientation <= 8; ++orientation) {
+    const std::string bytes = turnedJpeg(tones(64, 48), orientation);
+    const PhotoHeader header = *photoHeader(bytes);
+    const QImage image = *decodedPhoto(bytes, header, 0, false);
+    EXPECT_EQ(image.size(), orientation >= 5 ? QSize(48, 64) : QSize(64, 48));
+    const auto shown = [&](Point stored) {
+      const Point p = header.toUpright()(stored);
+      return image.pixelColor(int(p.x), int(p.y));
+    };
+    EXPECT_GT(shown({32, 3}).green(), 120) << int(orientation);
+    EXPECT_GT(shown({8, 40}).red(), 150) << int(orientation);
+    EXPECT_GT(shown({56, 40}).blue(), 150) << int(orientation);
+  }
+}
+
+TEST(Photo, AJpegOfInksHasItsColours) {
+  const auto photo = photoFromBytes(cmykJpeg(16, 16, 255, 0, 0, 0), "cyan.jpg");
+  ASSERT_TRUE(photo) << photo.error().message;
+  const QColor cyan = whole(**photo).pixelColor(8, 8);
+  EXPECT_LT(cyan.red(), 30);
+  EXPECT_GT(cyan.blue(), 200);
+  EXPECT_EQ(whole(**photoFromBytes(cmykJpeg(16, 16, 0, 0, 0, 0), "paper.jpg")).pixelColor(8, 8), QColor(Qt::white));
+}
+
+TEST(Photo, ProfilesAreConvertedToSrgb) {
+  QImage image(8, 8, QImage::Format_RGB32);
+  image.fill(QColor(60, 180, 60));
+  image.setColorSpace(QColorSpace::AdobeRgb);
+  for (const char* format : {"PNG", "JPEG", "TIFF", "WEBP"}) {
+    const QColor shown = whole(**photoFromBytes(encoded(image, format), "wide")).pixelColor(4, 4);
+    EXPECT_LT(shown.red(), 25) << format << ": a green of Adobe RGB lies beyond the greens of sRGB";
+    EXPECT_NEAR(shown.green(), 181, 4) << format;
+  }
+  image.setColorSpace(QColorSpace::SRgb);
+  EXPECT_NEAR(whole(**photoFromBytes(encoded(image, "PNG"), "plain")).pixelColor(4, 4).red(), 60, 1);
+}
+
+TEST(AreaScale, EveryPixelIsTheMeanOfWhatItCovers) {
+  QImage stripes(9, 4, QImage::Format_RGB32);
+  for (int y = 0; y < 4; ++y)
+    for (int x = 0; x < 9; ++x) stripes.setPixelColor(x, y, x % 3 == 0 ? Qt::white : Qt::black);
+  const QImage small = areaScaled(stripes, {0, 0, 9, 4}, {3, 2});
+  for (int x = 0; x < 3; ++x) EXPECT_EQ(small.pixelColor(x, 1).red(), 85);
+  EXPECT_EQ(areaScaled(stripes, {0.5, 0, 1, 4}, {1, 1}).pixelColor(0, 0).red(), 128) << "half a white pixel";
+  EXPECT_EQ(areaScaled(stripes, {-2, 0, 2, 4}, {1, 1}).pixelColor(0, 0), QColor(Qt::white)) << "edges reach on";
+}
+
+TEST(PhotoStore, KeepsNoMoreThanItsBytes) {
+  PhotoStore store(3'000'000);
+  std::vector<std::shared_ptr<const Medium>> photos;
+  for (int i = 0; i < 6; ++i) photos.push_back(*photoFromBytes(encoded(tones(600 + i, 500), "JPEG"), "p"));
+  for (const auto& photo : photos) {
+    EXPECT_FALSE(store.level(*photo, 1).image.isNull());
+    EXPECT_LE(store.bytesHeld(), 3'000'000U);
+  }
+  EXPECT_FALSE(store.level(*photos[0], 1).image.isNull()) << "what was let go is decoded again";
+}
+
+TEST(PhotoStore, SeveralThreadsAtOnceGetTheSame) {
+  PhotoStore store(4'000'000);
+  std::vector<std::shared_ptr<const Medium>> photos;
+  for (int i = 0; i < 4; ++i) photos.push_back(*photoFromBytes(encoded(tones(400 + i, 300), "JPEG"), "p"));
+  std::atomic<int> wrong = 0, calls = 0;
+  store.whenReady([&] { ++calls; });
+  std::vector<std::thread> threads;
+  for (int t = 0; t < 4; ++t)
+    threads.emplace_back([&, t] {
+      for (int i = 0; i < 40; ++i) {
+        const auto& photo = photos[static_cast<std::size_t>((i + t) % 4)];
+        const double scale = i % 3 == 0 ? 1 : 0.2;
+        if (i % 2 == 0)
+          wrong += store.level(*photo, scale).image.isNull();
+        else if (const auto ready = store.levelIfReady(photo, scale))
+          wrong += ready->level.image.isNull();
+      }
+    });
+  for (std::thread& t : threads) t.join();
+  EXPECT_EQ(wrong, 0);
 }
 
 }  // namespace

@@ -3,9 +3,13 @@
 
 #include <gtest/gtest.h>
 
+#include <QColorSpace>
+#include <QDir>
 #include <QImage>
+#include <QPainter>
 #include <QProcess>
 #include <QTemporaryDir>
+#include <random>
 
 #include "media/files.h"
 #include "project/cutouts.h"
@@ -24,18 +28,34 @@ void run(const char* program, const QStringList& words) {
   ASSERT_EQ(process.exitCode(), 0) << program;
 }
 
-/// Mean difference of all channels, 0…255. Sizes may differ by one pixel.
-double meanDifference(const QImage& a, const QImage& b) {
+constexpr int tile = 24;
+constexpr double alike = 9;  // of 255, in the worst tile
+
+/// The mean difference of all channels, 0…255, in the tile of 24 × 24 pixels where it is largest. Sizes may differ by
+/// one pixel.
+double worstTile(const QImage& a, const QImage& b) {
   EXPECT_LE(std::abs(a.width() - b.width()), 1);
   EXPECT_LE(std::abs(a.height() - b.height()), 1);
   const int w = std::min(a.width(), b.width()), h = std::min(a.height(), b.height());
-  double sum = 0;
-  for (int y = 0; y < h; ++y)
-    for (int x = 0; x < w; ++x) {
-      const QRgb p = a.pixel(x, y), q = b.pixel(x, y);
-      sum += std::abs(qRed(p) - qRed(q)) + std::abs(qGreen(p) - qGreen(q)) + std::abs(qBlue(p) - qBlue(q));
+  double worst = 0;
+  for (int top = 0; top < h; top += tile)
+    for (int left = 0; left < w; left += tile) {
+      double sum = 0;
+      int count = 0;
+      for (int y = top; y < std::min(h, top + tile); ++y)
+        for (int x = left; x < std::min(w, left + tile); ++x, ++count) {
+          const QRgb p = a.pixel(x, y), q = b.pixel(x, y);
+          sum += std::abs(qRed(p) - qRed(q)) + std::abs(qGreen(p) - qGreen(q)) + std::abs(qBlue(p) - qBlue(q));
+        }
+      worst = std::max(worst, sum / (3.0 * count));
     }
-  return sum / (3.0 * w * h);
+  return worst;
+}
+
+/// The picture with a square of 24 pixels of another tone in it.
+QImage withSquare(QImage image) {
+  QPainter(&image).fillRect(QRect(image.width() / 2, image.height() / 3, tile, tile), QColor(Qt::magenta));
+  return image;
 }
 
 struct Delivered {
@@ -47,14 +67,15 @@ Delivered deliveredEverywhere(const Project& project, Id sheet) {
   PhotoStore store;
   const auto path = [&](const char* name) { return folder.filePath(name); };
   const auto make = [&](DeliveryFormat format, const char* name) {
-    const auto done = deliver(project, {sheet, 0, format, 96, Ground::Paper}, store, path(name).toStdString());
+    const auto done = deliver(project, {sheet, 0, format, 96, Ground::Paper, true}, store, path(name).toStdString());
     EXPECT_TRUE(done) << done.error().message;
   };
   make(DeliveryFormat::Png, "a.png");
   make(DeliveryFormat::Svg, "a.svg");
   make(DeliveryFormat::Pdf, "a.pdf");
-  run("rsvg-convert", {"--unlimited", "-o", path("svg.png"), path("a.svg")});
-  run("pdftoppm", {"-r", "96", "-png", "-singlefile", path("a.pdf"), path("pdf")});
+  run("qpdf", {"--check", "--no-warn", path("a.pdf")});
+  run("rsvg-convert", {"-o", path("svg.png"), path("a.svg")});
+  run("pdftocairo", {"-r", "96", "-png", "-singlefile", path("a.pdf"), path("pdf")});
   return {QImage(path("a.png")), QImage(path("svg.png")), QImage(path("pdf.png"))};
 }
 
@@ -64,13 +85,15 @@ TEST(Delivery, EveryDemoSheetLooksAlikeInEveryFormat) {
   for (const SheetPtr& sheet : sheetsOf(*project)) {
     const Delivered d = deliveredEverywhere(*project, sheet->id);
     ASSERT_FALSE(d.png.isNull() || d.svg.isNull() || d.pdf.isNull());
-    EXPECT_NEAR(d.png.width(), sheet->width * 96 / 72, 1);
-    const double svg = meanDifference(d.png, d.svg), pdf = meanDifference(d.png, d.pdf);
-    std::printf("%s: PNG and SVG differ by %.3f, PNG and PDF by %.3f of 255\n", sheet->name.c_str(), svg, pdf);
-    EXPECT_LT(svg, 1.5);
-    EXPECT_LT(pdf, 1.5);
-    // The comparison itself would notice a shift of a pixel.
-    EXPECT_GT(meanDifference(d.png, d.png.copy(3, 0, d.png.width() - 1, d.png.height())), 1.5);
+    EXPECT_NEAR(d.png.width(), (sheet->width + 2 * sheet->bleed) * 96 / 72, 1);
+    const double svg = worstTile(d.png, d.svg), pdf = worstTile(d.png, d.pdf);
+    std::printf("%s: in the worst tile PNG and SVG differ by %.2f, PNG and PDF by %.2f of 255\n", sheet->name.c_str(),
+                svg, pdf);
+    EXPECT_LT(svg, alike);
+    EXPECT_LT(pdf, alike);
+    // The comparison itself would notice a shift of a pixel, and a lost square of 24 pixels.
+    EXPECT_GT(worstTile(d.png, d.png.copy(1, 0, d.png.width(), d.png.height())), alike);
+    EXPECT_GT(worstTile(d.png, withSquare(d.png)), alike);
   }
 }
 
@@ -89,8 +112,8 @@ TEST(Delivery, OpacityLinesAndTurnedPhotosLookAlikeToo) {
       return after;
     });
   const Delivered d = deliveredEverywhere(p, s.sheet);
-  EXPECT_LT(meanDifference(d.png, d.svg), 1.5);
-  EXPECT_LT(meanDifference(d.png, d.pdf), 1.5);
+  EXPECT_LT(worstTile(d.png, d.svg), alike);
+  EXPECT_LT(worstTile(d.png, d.pdf), alike);
 }
 
 TEST(Delivery, SvgHasRealPathsAndClippedPhotos) {
@@ -101,7 +124,9 @@ TEST(Delivery, SvgHasRealPathsAndClippedPhotos) {
   ASSERT_TRUE(
       deliver(*project, {sheetsOf(*project)[0]->id, 0, DeliveryFormat::Svg, 96, Ground::Transparent}, store, path));
   const std::string svg = *readFile(path, 1u << 30);
-  EXPECT_NE(svg.find("<clipPath id=\"frame1\"><path d=\"M"), std::string::npos);
+  EXPECT_NE(svg.find("<clipPath id=\"frame1\"><use href=\"#p1\"/>"), std::string::npos)
+      << "its line has the same path, which is there once";
+  EXPECT_NE(svg.find("<path id=\"p1\" d=\"M"), std::string::npos);
   EXPECT_NE(svg.find("data:image/jpeg;base64,"), std::string::npos);
   EXPECT_NE(svg.find("<path fill=\"#"), std::string::npos);
   EXPECT_EQ(svg.find("<rect"), std::string::npos) << "no paper under a transparent delivery";
@@ -140,6 +165,185 @@ TEST(Delivery, AbsurdResolutionsAreRefusedAndNothingIsWritten) {
   for (const double ppi : {-3.0, 0.0, 1e9, std::nan(""), 4801.0})
     EXPECT_FALSE(deliver(s.project, {s.sheet, 0, DeliveryFormat::Png, ppi, Ground::Paper}, store, path.toStdString()));
   EXPECT_FALSE(QFile::exists(path));
+}
+
+/// A sheet with one photo in the box, delivered in every format.
+struct OnePhoto : testing::Test, Sample {
+  PhotoStore store;
+  void put(const std::string& bytes, const std::string& name) {
+    const auto medium = photoFromBytes(bytes, name);
+    ASSERT_TRUE(medium) << medium.error().message;
+    project = withMedium(project, *medium);
+    project = withPhotoIn(project, box, (*medium)->hash);
+  }
+  std::string bytesOf(DeliveryFormat format) {
+    const QTemporaryDir folder;
+    PhotoStore store;
+    const std::string path = folder.filePath("out").toStdString();
+    const auto done = deliver(project, {sheet, 0, format, 96, Ground::Paper}, store, path);
+    EXPECT_TRUE(done) << done.error().message;
+    return *readFile(path, 1u << 30);
+  }
+  void expectAlike() {
+    const Delivered d = deliveredEverywhere(project, sheet);
+    EXPECT_LT(worstTile(d.png, d.svg), alike);
+    EXPECT_LT(worstTile(d.png, d.pdf), alike);
+  }
+};
+
+TEST_F(OnePhoto, AJpegHeldUprightByTheCameraKeepsItsBytes) {
+  const std::string turned = turnedJpeg(tones(120, 80));
+  put(turned, "camera.jpg");
+  EXPECT_NE(bytesOf(DeliveryFormat::Pdf).find(turned), std::string::npos) << "turned by the matrix";
+  expectAlike();
+}
+
+TEST_F(OnePhoto, AJpegOfInksIsNoLongerBlack) {
+  put(cmykJpeg(80, 60, 0, 200, 200, 0), "inks.jpg");
+  const Delivered d = deliveredEverywhere(project, sheet);
+  const QColor png = d.png.pixelColor(30, 30), svg = d.svg.pixelColor(30, 30), pdf = d.pdf.pixelColor(30, 30);
+  for (const QColor& c : {png, svg, pdf}) {
+    EXPECT_GT(c.red(), 200);
+    EXPECT_LT(c.green(), 120);
+  }
+  EXPECT_LT(worstTile(d.png, d.svg), alike);
+  EXPECT_NE(bytesOf(DeliveryFormat::Pdf).find("/DeviceCMYK"), std::string::npos) << "a print keeps its inks";
+}
+
+TEST_F(OnePhoto, ProfilesAndGammaLookAlikeEverywhere) {
+  QImage image = tones(64, 48);
+  image.setColorSpace(QColorSpace::AdobeRgb);
+  put(encoded(image, "JPEG"), "wide.jpg");
+  expectAlike();
+  image.setColorSpace(QColorSpace(QColorSpace::Primaries::SRgb, 1.0F));
+  put(encoded(image, "PNG"), "linear.png");
+  const QColor shown =
+      rasterOf(sceneOf(project, sheetOf(project)), project.media, store, 72, Ground::Paper)->pixelColor(30, 60);
+  EXPECT_GT(shown.red(), 215) << "200 of linear light is brighter than 200 of sRGB";
+  expectAlike();
+}
+
+TEST_F(OnePhoto, HardEdgedAlphaHasNoDarkFringe) {
+  project = withoutItems(project, std::vector<Id>{disc});
+  QImage image(40, 40, QImage::Format_ARGB32);
+  image.fill(Qt::transparent);
+  QPainter(&image).fillRect(0, 0, 20, 40, QColor(250, 240, 230));
+  put(encoded(image, "PNG"), "edge.png");
+  const Delivered d = deliveredEverywhere(project, sheet);
+  // White paper meets a nearly white photo: nothing darker may stand between them.
+  int darkest = 255;
+  for (int x = 20; x < 130; ++x) darkest = std::min(darkest, d.pdf.pixelColor(x, 60).green());
+  EXPECT_GT(darkest, 225);
+  EXPECT_LT(worstTile(d.png, d.pdf), alike);
+}
+
+TEST_F(OnePhoto, APhotoThatCannotBeDecodedSaysSoInEveryFormat) {
+  put(encoded(tones(60, 40), "PNG"), "whole.png");
+  Medium broken = *project.media.begin()->second;
+  std::string cut = *broken.bytes;
+  cut.resize(cut.size() / 2);
+  broken.bytes = std::make_shared<const std::string>(cut);
+  broken.name = "broken.png";
+  project.media.begin()->second = std::make_shared<const Medium>(broken);
+  const QTemporaryDir folder;
+  for (const auto format : {DeliveryFormat::Png, DeliveryFormat::Svg, DeliveryFormat::Pdf}) {
+    PhotoStore store;
+    const auto notes = deliver(project, {sheet, 0, format, 96}, store, folder.filePath("out").toStdString());
+    ASSERT_TRUE(notes) << notes.error().message;
+    ASSERT_EQ(notes->size(), 1U);
+    EXPECT_NE((*notes)[0].find("broken.png cannot be decoded"), std::string::npos) << (*notes)[0];
+  }
+  expectAlike();
+}
+
+TEST_F(OnePhoto, ADrawingInThePlaceOfAPhotoIsNeverDrawn) {
+  const QTemporaryDir folder;
+  ASSERT_TRUE(tones(10, 10).save(folder.filePath("secret.png")));
+  Medium medium;
+  medium.name = "drawing.png";
+  medium.hash = "svg";
+  medium.width = medium.height = 10;
+  medium.bytes = std::make_shared<const std::string>(
+      "<svg xmlns='http://www.w3.org/2000/svg' width='10' height='10'><image width='10' height='10' href='" +
+      folder.filePath("secret.png").toStdString() + "'/></svg>");
+  project = withMedium(project, std::make_shared<const Medium>(medium));
+  project = withPhotoIn(project, box, "svg");
+  PhotoStore store;
+  EXPECT_TRUE(store.problemWith(medium));
+  EXPECT_EQ(store.level(medium, 1).image.isNull(), true);
+  expectAlike();
+}
+
+TEST_F(OnePhoto, PixelsOfAPdfAreNotPadded) {
+  put(encoded(tones(400, 300), "PNG"), "p.png");
+  const std::string pdf = bytesOf(DeliveryFormat::Pdf);
+  EXPECT_NE(pdf.find("/Width 400"), std::string::npos);
+  EXPECT_NE(pdf.find("/Height 300"), std::string::npos);
+  EXPECT_EQ(pdf.find("/SMask"), std::string::npos);
+}
+
+TEST_F(OnePhoto, APdfHasItsBleedAndSaysWhereItIsTrimmed) {
+  project = withSheet(project, sheet, [](const Sheet& before) {
+    Sheet after = before;
+    after.bleed = 10;
+    return after;
+  });
+  const std::string pdf = bytesOf(DeliveryFormat::Pdf);
+  EXPECT_NE(pdf.find("/MediaBox [ 0 0 220 170 ]"), std::string::npos);
+  EXPECT_NE(pdf.find("/BleedBox [ 0 0 220 170 ]"), std::string::npos);
+  EXPECT_NE(pdf.find("/TrimBox [ 10 10 210 160 ]"), std::string::npos);
+  Delivery png{sheet, 0, DeliveryFormat::Png, 72};
+  EXPECT_EQ(sceneFor(project, png).area().width(), 200);
+  png.withBleed = true;
+  EXPECT_EQ(sceneFor(project, png).area().width(), 220);
+}
+
+TEST_F(OnePhoto, APhotoTooLargeForOneElementGoesInAsBands) {
+  // Noise: 9 MB of JPEG, which no reader takes in one element.
+  std::mt19937 random(3);
+  QImage noise(2600, 2000, QImage::Format_RGB32);
+  for (int y = 0; y < noise.height(); ++y)
+    for (int x = 0; x < noise.width(); ++x) reinterpret_cast<QRgb*>(noise.scanLine(y))[x] = random() | 0xff000000u;
+  QByteArray bytes;
+  QBuffer buffer(&bytes);
+  buffer.open(QIODevice::WriteOnly);
+  noise.save(&buffer, "JPEG", 100);
+  ASSERT_GT(bytes.size(), 8'000'000);
+  put(bytes.toStdString(), "noise.jpg");
+  const std::string svg = bytesOf(DeliveryFormat::Svg);
+  std::size_t longest = 0, from = 0;
+  for (std::size_t at = svg.find('>'); at != std::string::npos; at = svg.find('>', from)) {
+    longest = std::max(longest, at - from);
+    from = at + 1;
+  }
+  EXPECT_LT(longest, 10'000'000U);
+  expectAlike();
+}
+
+TEST_F(OnePhoto, NumbersOfAnSvgHaveFourDecimals) {
+  project = withMapped(project, std::vector<Id>{box, disc}, Affine::turn(0.1).about({31, 17}));
+  const std::string svg = bytesOf(DeliveryFormat::Svg);
+  std::size_t longest = 0, run = 0;
+  bool fraction = false;
+  for (const char c : svg) {
+    if (c == '.') fraction = true;
+    const bool digit = c >= '0' && c <= '9';
+    run = fraction && digit ? run + 1 : 0;
+    if (c != '.' && !digit) fraction = false;
+    longest = std::max(longest, run);
+  }
+  EXPECT_EQ(longest, 4U);
+}
+
+TEST_F(OnePhoto, AFailedDeliveryLeavesNothing) {
+  put(encoded(tones(60, 40), "PNG"), "p.png");
+  const QTemporaryDir folder;
+  PhotoStore store;
+  const auto refused = deliver(project, {sheet, 0, DeliveryFormat::Pdf}, store, folder.path().toStdString());
+  ASSERT_FALSE(refused);
+  EXPECT_NE(refused.error().message.find("it is a folder"), std::string::npos) << refused.error().message;
+  EXPECT_FALSE(deliver(project, {sheet, 0, DeliveryFormat::Png}, store, "/dev/null"));
+  EXPECT_TRUE(QDir(folder.path()).isEmpty(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot));
 }
 
 }  // namespace

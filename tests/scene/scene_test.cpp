@@ -23,7 +23,7 @@ TEST(Scene, ListsVisibleItemsBackToFront) {
   ASSERT_EQ(scene.layers[1].commands.size(), 4U);
   EXPECT_TRUE(std::holds_alternative<PushGroup>(scene.layers[1].commands[0]));
   EXPECT_TRUE(std::holds_alternative<StrokeOutline>(scene.layers[1].commands[2]));
-  EXPECT_NEAR(scene.layers[1].box.width(), 76, 0.1) << "mitres count";
+  EXPECT_NEAR(scene.layers[1].box.width(), 64, 0.1) << "half the line on both sides, and no more";
 }
 
 TEST(Scene, APictureShowsOnlyWhereThereIsOne) {
@@ -63,6 +63,39 @@ TEST(Hit, TheMarqueeTakesWhatLiesWhollyInside) {
   const Sample s;
   EXPECT_EQ(itemsWithin(s.sheetOf(s.project), {{60, 10}, {140, 90}}), std::vector<Id>{s.disc});
   EXPECT_EQ(itemsWithin(s.sheetOf(s.project), {{-1, -1}, {140, 101}}).size(), 2U);
+}
+
+TEST(Scene, TheBoxOfALayerIsWhatItPaints) {
+  Sample s;
+  const auto lined = [&](Id id, double width) {
+    s.project = withItem(s.project, id, [&](const Item& before) {
+      Item after = before;
+      after.style.line = Line{{0, 0, 0}, width};
+      return after;
+    });
+    return layerOf(findItem(s.project, id), s.project.media).box;
+  };
+  EXPECT_NEAR(lined(s.box, 8).width(), 108, 1e-9);
+  // An upright needle: its mitre is longer than four half widths, so it is cut off.
+  const Id needle = s.add("needle", polygon({{50, 0}, {52, 100}, {48, 100}}), {1, 2, 3});
+  EXPECT_NEAR(lined(needle, 4).low.y, -0.04, 0.05);
+  const Id wedge = s.add("wedge", polygon({{50, 0}, {100, 100}, {0, 100}}), {1, 2, 3});
+  EXPECT_NEAR(lined(wedge, 4).low.y, -2 * std::sqrt(5), 1e-6) << "a mitre reaches 1/sin of half its angle";
+  s.addPhoto(100, 100);
+  s.project = withItem(s.project, s.box, [&](const Item& before) {
+    Item after = before;
+    after.style = {};
+    after.style.photo = PhotoFill{s.photo, {{0, 0}, 0.5, 0}};
+    return after;
+  });
+  EXPECT_NEAR(layerOf(findItem(s.project, s.box), s.project.media).box.width(), 50, 1e-9) << "a photo smaller than it";
+}
+
+TEST(Scene, WhatIsWhollyOffTheSheetIsLeftOut) {
+  Sample s;
+  s.project = withMapped(s.project, std::vector<Id>{s.disc}, Affine::move({300, 0}));
+  EXPECT_EQ(sceneOf(s.project, s.sheetOf(s.project)).layers.size(), 1U);
+  EXPECT_EQ(sceneOf(s.project, s.sheetOf(s.project), 200).layers.size(), 2U) << "unless the bleed reaches it";
 }
 
 }  // namespace
