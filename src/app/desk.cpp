@@ -27,7 +27,18 @@ Project emptyProject() {
 Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const Project>(emptyProject())) {
   styleForNew.fill = Colour{0x8F, 0xA9, 0xB8};
   sheet_ = sheetsOf(settled()).front()->id;
-  photos_.whenReady([this] { QMetaObject::invokeMethod(this, &Desk::photosReady, Qt::QueuedConnection); });
+  // Photos become ready one by one; what shows them is painted anew once for a few.
+  readySoon_.setSingleShot(true);
+  readySoon_.setInterval(30);
+  connect(&readySoon_, &QTimer::timeout, this, &Desk::photosReady);
+  photos_.whenReady([this] {
+    QMetaObject::invokeMethod(
+        this,
+        [this] {
+          if (!readySoon_.isActive()) readySoon_.start();
+        },
+        Qt::QueuedConnection);
+  });
 }
 
 SheetPtr Desk::sheet() const { return findSheet(project(), sheet_); }
@@ -214,30 +225,66 @@ void Desk::reset(ProjectPtr project, const QString& path) {
   emit fileChanged();
 }
 
-void Desk::startNew() { reset(std::make_shared<const Project>(emptyProject()), {}); }
+void Desk::startNew() {
+  reset(std::make_shared<const Project>(emptyProject()), {});
+  claim({});
+}
 
 Result<void> Desk::open(const QString& path) {
   auto project = openProject(path.toStdString());
   if (!project) return tl::unexpected(project.error());
   reset(std::make_shared<const Project>(std::move(*project)), path);
+  claim(path);
+  if (isOpenElsewhere())
+    emit told(
+        tr("%1 is open in another window: saving here will ask for another name.").arg(QFileInfo(path).fileName()));
   return {};
+}
+
+void Desk::claim(const QString& path) {
+  claim_.reset();
+  if (!claims_.empty() && !path.isEmpty()) claim_ = FileClaim::on(path.toStdString(), claims_);
+  stamp_ = fileStamp(path.toStdString());
+}
+
+bool Desk::isChangedElsewhere() const {
+  return !path_.isEmpty() && !stamp_.empty() && fileStamp(path_.toStdString()) != stamp_;
+}
+
+void Desk::takeUp(Project project, const QString& path) {
+  reset(std::make_shared<const Project>(std::move(project)), path);
+  claim(path);
+  history_.markUnsaved();
+  emit fileChanged();
+  emit told(tr("Taken up where it was left. It is not saved yet."));
 }
 
 Result<void> Desk::openCopy(const QString& path) {
   auto opened = open(path);
   if (!opened) return opened;
   path_.clear();
+  claim_.reset();
   emit fileChanged();
   return {};
 }
 
-Result<void> Desk::save(const QString& path) {
+Result<void> Desk::save(const QString& path, bool replaceChanged) {
+  const bool same = path == path_;
+  std::unique_ptr<FileClaim> fresh;
+  if (!claims_.empty() && !(same && claim_)) {
+    fresh = FileClaim::on(path.toStdString(), claims_);
+    if (!fresh) return problem(path.toStdString() + " is open in another window of Wide Cut: save under another name");
+  }
+  if (same && isChangedElsewhere() && !replaceChanged)
+    return problem(path.toStdString() + " was changed by somebody else since it was opened here");
   Project project = settled();
   if (project.name == emptyProject().name) project.name = QFileInfo(path).completeBaseName().toStdString();
   const auto preview = pngOf(sceneOf(project, *sheetsOf(project).front()), project.media, photos_, 36, Ground::Paper);
   if (!preview) return tl::unexpected(preview.error());
   if (const auto saved = saveProject(project, *preview, path.toStdString()); !saved) return saved;
   path_ = path;
+  if (fresh) claim_ = std::move(fresh);
+  stamp_ = fileStamp(path.toStdString());
   history_.markSaved();
   emit fileChanged();
   emit told(tr("Saved %1").arg(QFileInfo(path).fileName()));

@@ -4,11 +4,13 @@
 #include <QObject>
 #include <QPointer>
 #include <QString>
+#include <QTimer>
 
 #include "cutting/offset.h"
 #include "media/photo.h"
 #include "project/cutouts.h"
 #include "project/history.h"
+#include "storage/recovery.h"
 
 namespace widecut {
 
@@ -71,7 +73,16 @@ class Desk : public QObject {
   Result<void> open(const QString& path);
   /// The same, but saving will ask for a name: the file itself stays as it is.
   Result<void> openCopy(const QString& path);
-  Result<void> save(const QString& path);
+  /// Refuses a file that another window has open, and, unless `replaceChanged`, one that was changed since it was
+  /// opened.
+  Result<void> save(const QString& path, bool replaceChanged = false);
+  /// True when saving here would overwrite what somebody else has written, or has open.
+  bool isChangedElsewhere() const;
+  bool isOpenElsewhere() const { return !path_.isEmpty() && !claim_ && !claims_.empty(); }
+  /// Takes up work that another program left behind: it is not saved, and `path` is where saving will put it.
+  void takeUp(Project project, const QString& path);
+  /// Where claims on files are noted; without it none are made.
+  void setClaims(const std::string& folder) { claims_ = folder; }
   /// Puts a photo file into the only selected outline or, when none or several are selected, on the sheet.
   Result<void> placePhoto(const QString& path, std::optional<Point> at);
 
@@ -112,6 +123,11 @@ class Desk : public QObject {
   std::optional<std::vector<Id>> takeOutcomeItems();
   void remember(std::vector<Id> items, std::vector<Id> made);
 
+  void claim(const QString& path);
+
+  std::string claims_;
+  std::unique_ptr<FileClaim> claim_;
+  std::string stamp_;  ///< Of the file as it was opened or saved.
   History history_;
   std::optional<Project> preview_;
   const Trial* trying_ = nullptr;  ///< Whose change the preview is.
@@ -119,6 +135,7 @@ class Desk : public QObject {
   Id sheet_ = 0;
   ToolKind tool_ = ToolKind::Select;
   QString path_;
+  QTimer readySoon_;
   PhotoStore photos_;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;

@@ -20,8 +20,10 @@
 #include "app/deliver_dialog.h"
 #include "app/details.h"
 #include "app/formula_field.h"
+#include "app/journal_keeper.h"
 #include "app/mat.h"
 #include "app/measure_field.h"
+#include "app/recovery_strip.h"
 #include "app/side_panels.h"
 #include "app/theme.h"
 #include "output/deliver.h"
@@ -165,7 +167,12 @@ void MainWindow::buildLayout() {
   auto* middle = new QSplitter(Qt::Horizontal, this);
   middle->setHandleWidth(1);
   middle->addWidget(left);
-  middle->addWidget(mat_);
+  auto* around = new QWidget(this);
+  aroundMat_ = new QVBoxLayout(around);
+  aroundMat_->setContentsMargins(0, 0, 0, 0);
+  aroundMat_->setSpacing(0);
+  aroundMat_->addWidget(mat_, 1);
+  middle->addWidget(around);
   middle->addWidget(details);
   middle->setStretchFactor(1, 1);
   left->setMinimumWidth(200);
@@ -296,24 +303,66 @@ void MainWindow::settleTyping() {
   desk_.settleAll();
 }
 
+void MainWindow::keepJournals(const QString& home) {
+  desk_.setClaims(home.toStdString());
+  const std::string journals = (home + "/journals").toStdString();
+  auto left = leftBehind(journals);
+  auto journal = Journal::begin(journals);
+  if (journal)
+    keeper_ = std::make_unique<JournalKeeper>(desk_, std::move(*journal));
+  else
+    emit desk_.told(QString::fromStdString(journal.error().message));
+  if (left.empty()) return;
+  const auto takeUp = [this](const LeftBehind& work) {
+    settleTyping();
+    if (!mayDiscard()) return false;
+    auto project = work.project();
+    if (!project) {
+      complain(QString::fromStdString(project.error().message));
+      return false;
+    }
+    desk_.takeUp(std::move(*project), QString::fromStdString(work.path));
+    mat_->fitSheet();
+    // Its journal goes once this window's own holds the same.
+    QTimer::singleShot(3000, this, [gone = LeftBehind(work)]() mutable { gone.putAway(); });
+    return true;
+  };
+  aroundMat_->insertWidget(0, new RecoveryStrip(std::move(left), takeUp, this));
+}
+
+bool MainWindow::saved(const Result<void>& result) {
+  if (!result) complain(QString::fromStdString(result.error().message));
+  return result.has_value();
+}
+
+bool MainWindow::mayReplaceChanged() {
+  QMessageBox box(QMessageBox::NoIcon, tr("Changed meanwhile"),
+                  tr("“%1” was changed by somebody else since it was opened here.\nSaving would replace those changes.")
+                      .arg(QFileInfo(desk_.path()).fileName()),
+                  QMessageBox::NoButton, this);
+  box.setObjectName("changedMeanwhile");
+  auto* other = box.addButton(tr("Save under another name"), QMessageBox::AcceptRole);
+  auto* replace = box.addButton(tr("Replace their changes"), QMessageBox::DestructiveRole);
+  auto* stay = box.addButton(tr("Go on working"), QMessageBox::RejectRole);
+  box.setDefaultButton(other);
+  box.setEscapeButton(stay);
+  box.exec();
+  if (box.clickedButton() == other) return saveAs();
+  return box.clickedButton() == replace && saved(desk_.save(desk_.path(), true));
+}
+
 bool MainWindow::save() {
-  if (desk_.path().isEmpty()) return saveAs();
-  if (const auto saved = desk_.save(desk_.path()); !saved) {
-    complain(QString::fromStdString(saved.error().message));
-    return false;
-  }
-  return true;
+  if (desk_.path().isEmpty() || desk_.isOpenElsewhere()) return saveAs();
+  if (desk_.isChangedElsewhere()) return mayReplaceChanged();
+  return saved(desk_.save(desk_.path()));
 }
 
 bool MainWindow::saveAs() {
   QString path = QFileDialog::getSaveFileName(this, tr("Save the project as"), desk_.path(), projectFilter);
   if (path.isEmpty()) return false;
   if (QFileInfo(path).suffix().isEmpty()) path += ".widecut";
-  if (const auto saved = desk_.save(path); !saved) {
-    complain(QString::fromStdString(saved.error().message));
-    return false;
-  }
-  return true;
+  // The dialog has asked whether to replace it.
+  return saved(desk_.save(path, true));
 }
 
 void MainWindow::placePhoto(const QString& path, std::optional<Point> at) {

@@ -4,6 +4,7 @@
 #include <QMainWindow>
 #include <QTimer>
 #include <functional>
+#include <memory>
 
 #include "app/desk.h"
 
@@ -11,9 +12,11 @@ class QAction;
 class QActionGroup;
 class QLabel;
 class QMenu;
+class QVBoxLayout;
 
 namespace widecut {
 
+class JournalKeeper;
 class Mat;
 
 class MainWindow : public QMainWindow {
@@ -26,6 +29,9 @@ class MainWindow : public QMainWindow {
   /// The same as Desk::openCopy.
   bool openCopy(const QString& path) { return take(desk_.openCopy(path)); }
   Desk& desk() { return desk_; }
+  /// Keeps a journal below this folder, and offers what other programs left behind there. Called once, before anything
+  /// is opened.
+  void keepJournals(const QString& home);
 
  protected:
   void closeEvent(QCloseEvent* event) override;
@@ -55,6 +61,8 @@ class MainWindow : public QMainWindow {
   bool mayDiscard();
   bool save();
   bool saveAs();
+  bool saved(const Result<void>& result);
+  bool mayReplaceChanged();
   void placePhoto(const QString& path, std::optional<Point> at);
   void askForPhoto();
   void deliverSomething();
@@ -70,11 +78,13 @@ class MainWindow : public QMainWindow {
 
   Desk desk_;
   Mat* mat_ = nullptr;
+  QVBoxLayout* aroundMat_ = nullptr;
   QLabel *hint_ = nullptr, *position_ = nullptr, *title_ = nullptr;
   QAction* zoomButton_ = nullptr;
   std::vector<std::pair<QAction*, std::function<bool()>>> conditional_;
   QAction *undo_ = nullptr, *redo_ = nullptr;
   QTimer toldEnd_;
+  std::unique_ptr<JournalKeeper> keeper_;  ///< After the desk, so that it ends first.
 };
 
 }  // namespace widecut

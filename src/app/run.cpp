@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QScreen>
+#include <QStandardPaths>
 #include <QTimer>
 #include <iostream>
 
@@ -72,6 +73,7 @@ int runWindow(int count, char** words) {
   theme::apply(app);
   MainWindow window;
   if (asked->shot.isEmpty()) {
+    window.keepJournals(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation));
     // A title bar needs room too: where the window would not fit with one, it takes what room there is.
     const QSize room = window.screen()->availableGeometry().size();
     const QSize wanted = window.size() + QSize(8, 40);

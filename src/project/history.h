@@ -27,6 +27,8 @@ class History {
   void redo() { at_ += canRedo() ? 1 : 0; }
   /// The current state is what the file holds.
   void markSaved() { saved_ = at_; }
+  /// No state is what the file holds.
+  void markUnsaved() { saved_ = neverSaved; }
   bool isSaved() const { return saved_ == at_; }
 
  private:

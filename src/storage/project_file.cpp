@@ -90,13 +90,12 @@ Result<void> agrees(const Medium& medium, const std::string& bytes) {
                  std::to_string(medium.height) + " that the project states");
 }
 
-Result<void> readMedia(zip_t* zip, Project& project) {
+/// Fills in the photos' bytes, which `bytesOf` reads by their hash, up to a number of bytes.
+Result<void> fillMedia(Project& project,
+                       const std::function<Result<std::string>(const Medium&, std::size_t most)>& bytesOf) {
   std::size_t total = 0;
   for (auto& [hash, medium] : project.media) {
-    const zip_int64_t index = zip_name_locate(zip, mediumEntry(hash).c_str(), 0);
-    if (index < 0) return problem("the photo " + medium->name + " is missing from it");
-    const std::size_t most = std::min(limits::mostPhotoBytes, limits::mostMediaBytes - total);
-    auto bytes = entry(zip, static_cast<zip_uint64_t>(index), mediumEntry(hash), most);
+    auto bytes = bytesOf(*medium, std::min(limits::mostPhotoBytes, limits::mostMediaBytes - total));
     if (!bytes) return tl::unexpected(bytes.error());
     if (sha256(*bytes) != hash) return problem("the photo " + medium->name + " in it is damaged");
     if (const auto sizes = agrees(*medium, *bytes); !sizes) return sizes;
@@ -106,6 +105,15 @@ Result<void> readMedia(zip_t* zip, Project& project) {
     medium = std::make_shared<const Medium>(std::move(filled));
   }
   return {};
+}
+
+Result<void> readMedia(zip_t* zip, Project& project) {
+  return fillMedia(project, [zip](const Medium& medium, std::size_t most) -> Result<std::string> {
+    const std::string name = mediumEntry(medium.hash);
+    const zip_int64_t index = zip_name_locate(zip, name.c_str(), 0);
+    if (index < 0) return problem("the photo " + medium.name + " is missing from it");
+    return entry(zip, static_cast<zip_uint64_t>(index), name, most);
+  });
 }
 
 Result<void> readOtherFiles(zip_t* zip, Project& project) {
@@ -155,10 +163,11 @@ Result<Project> projectFrom(zip_source_t* source, bool looksLikeZip, bool withMe
 }
 
 /// Puts everything into an open zip and closes it. Photos that no picture shows are left out.
-Result<void> pack(Zip zip, const Project& project, const std::string& previewPng, const std::string& text) {
+Result<void> pack(Zip zip, const Project& project, const Media& media, const std::string& previewPng,
+                  const std::string& text) {
   bool good = add(zip.get(), "project.json", text, true);
   if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
-  for (const auto& [hash, medium] : project.media)
+  for (const auto& [hash, medium] : media)
     good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
   for (const auto& [name, bytes] : project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
   if (!good) return problem("the project could not be packed");
@@ -174,7 +183,7 @@ Project toBeSaved(const Project& project) {
 }
 
 /// Reads a file that was just written, and compares it with what it was to hold.
-Result<void> readBack(const std::string& path, const Project& project, const std::string& text) {
+Result<void> readBack(const std::string& path, const Media& media, const std::string& text) {
   ZipError error;
   zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
   if (!source) return problem("it cannot be read again");
@@ -186,7 +195,7 @@ Result<void> readBack(const std::string& path, const Project& project, const std
   const auto again = projectIn(zip.get(), false);
   if (!again) return tl::unexpected(again.error());
   if (projectJson(*again) != text) return problem("it reads as another project than was saved");
-  for (const auto& [hash, medium] : project.media) {
+  for (const auto& [hash, medium] : media) {
     const zip_int64_t index = zip_name_locate(zip.get(), mediumEntry(hash).c_str(), 0);
     if (index < 0) return problem("the photo " + medium->name + " is missing from it");
     const auto whole = eachPiece(zip.get(), static_cast<zip_uint64_t>(index), mediumEntry(hash), limits::mostPhotoBytes,
@@ -216,7 +225,8 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
   if (!zip) return problem("the project could not be packed");
   const Project saved = toBeSaved(project);
   const std::string text = projectJson(saved);
-  if (const auto packed = pack(std::move(zip), saved, previewPng, text); !packed) return tl::unexpected(packed.error());
+  if (const auto packed = pack(std::move(zip), saved, saved.media, previewPng, text); !packed)
+    return tl::unexpected(packed.error());
 
   if (zip_source_open(target) != 0) return problem("the project could not be packed");
   zip_source_seek(target, 0, SEEK_END);
@@ -228,35 +238,61 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
   return bytes;
 }
 
-Result<Project> openProject(const std::string& path) {
+namespace {
+
+Result<Project> opened(const std::string& path, bool withMedia) {
   if (const auto may = mayBeRead(path); !may) return tl::unexpected(may.error());
   char first[2] = {};
   std::ifstream(path, std::ios::binary).read(first, 2);
   ZipError error;
   zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
   if (!source) return problem("cannot read " + path + ": " + zip_error_strerror(&error.error));
-  auto project = projectFrom(source, first[0] == 'P' && first[1] == 'K');
+  auto project = projectFrom(source, first[0] == 'P' && first[1] == 'K', withMedia);
   if (!project) return problem("cannot open " + path + ": " + project.error().message);
   return project;
 }
 
-Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path) {
-  const Project saved = toBeSaved(project);
+/// Writes what is to be saved, with the bytes of these media.
+Result<void> written(const Project& saved, const Media& media, const std::string& previewPng, const std::string& path) {
   const auto failed = [&](const std::string& why) { return problem("cannot save " + path + ": " + why); };
   if (const auto beyond = beyondLimits(saved, nullptr)) return failed(beyond->message);
   const std::string text = projectJson(saved);
   std::uint64_t needed = text.size() + previewPng.size() + (1u << 16);
-  for (const auto& [hash, medium] : saved.media) needed += medium->bytes ? medium->bytes->size() + 512 : 0;
+  for (const auto& [hash, medium] : media) needed += medium->bytes ? medium->bytes->size() + 512 : 0;
   auto file = NewFile::at(path, needed);
   if (!file) return tl::unexpected(file.error());
   ZipError error;
   zip_source_t* target = zip_source_file_create(file->workPath().c_str(), 0, 0, &error.error);
   Zip zip(target ? zip_open_from_source(target, ZIP_TRUNCATE, &error.error) : nullptr);
   if (!zip) return failed(zip_error_strerror(&error.error));
-  if (const auto packed = pack(std::move(zip), saved, previewPng, text); !packed) return failed(packed.error().message);
+  if (const auto packed = pack(std::move(zip), saved, media, previewPng, text); !packed)
+    return failed(packed.error().message);
   // The older file goes only when the new one is known to open.
-  if (const auto same = readBack(file->workPath(), saved, text); !same) return failed(same.error().message);
+  if (const auto same = readBack(file->workPath(), media, text); !same) return failed(same.error().message);
   return file->commit();
+}
+
+}  // namespace
+
+Result<Project> openProject(const std::string& path) { return opened(path, true); }
+
+Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path) {
+  const Project saved = toBeSaved(project);
+  return written(saved, saved.media, previewPng, path);
+}
+
+Result<void> saveWithoutMedia(const Project& project, const std::string& path) {
+  return written(toBeSaved(project), {}, "", path);
+}
+
+Result<Project> openWithMedia(const std::string& path, const std::string& mediaFolder) {
+  auto project = opened(path, false);
+  if (!project) return project;
+  const auto filled = fillMedia(*project, [&](const Medium& medium, std::size_t most) {
+    return readFile(mediaFolder + "/" + medium.hash, most);
+  });
+  if (!filled) return problem("cannot open " + path + ": " + filled.error().message);
+  return project;
 }
 
 }  // namespace widecut
