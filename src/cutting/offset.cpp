@@ -1,5 +1,7 @@
 #include "cutting/offset.h"
 
+#include <span>
+
 #include "cutting/band.h"
 #include "cutting/dashes.h"
 #include "cutting/knife.h"
@@ -21,11 +23,24 @@ std::optional<Problem> refused(const Operand& shape, double length) {
   return std::nullopt;
 }
 
+/// The union of contours that all turn the same way, of which neighbours in the list are neighbours in the plane.
+/// Halves are united on their own first: where strips are much wider than their pieces are long, each piece overlaps
+/// very many others, and a map of all of them at once would hold every crossing of any two.
+Result<Outline> united(std::span<const Contour> contours) {
+  constexpr std::size_t few = 48;
+  if (contours.size() <= few) return simplified({{{contours.begin(), contours.end()}}});
+  auto first = united(contours.first(contours.size() / 2));
+  const auto second = united(contours.subspan(contours.size() / 2));
+  if (!first || !second) return first ? second : first;
+  first->contours.insert(first->contours.end(), second->contours.begin(), second->contours.end());
+  return simplified({*first});
+}
+
 /// The strip on one side of an outline without overlaps: inside it, or outside.
-Outline strip(const Outline& clean, double width, bool inside, const LineShape& shape) {
+Result<Outline> strip(const Outline& clean, double width, bool inside, const LineShape& shape) {
   Band band(inside ? width : 0, inside ? 0 : width, shape);
   for (const Contour& c : clean.contours) band.addContour(c);
-  return band.contours();
+  return united(band.contours().contours);
 }
 
 /// Without the nodes in straight runs, which come from where strips and corners meet.
@@ -66,8 +81,9 @@ Result<Outline> offset(const Operand& shape, double distance, Join join, double 
   line.join = join;
   line.mitreLimit = std::max(1.0, mitreLimit);
   const bool inside = distance < 0;
-  return combined(*clean, strip(*clean, std::abs(distance), inside, line), inside ? Role::Subtract : Role::Add)
-      .map(withoutStraightNodes);
+  const auto beside = strip(*clean, std::abs(distance), inside, line);
+  if (!beside) return beside;
+  return combined(*clean, *beside, inside ? Role::Subtract : Role::Add).map(withoutStraightNodes);
 }
 
 Box lineBounds(const Outline& outline, const LineShape& line) {
@@ -92,7 +108,7 @@ Result<Outline> lineOutline(const Operand& shape, const LineShape& line) {
     Band band(half, half, line);
     for (const Contour& c : shape.outline.contours)
       for (const Contour& dash : dashed(c, line.dashes, line.dashStart)) band.addContour(dash);
-    const auto whole = simplified({band.contours()});
+    const auto whole = united(band.contours().contours);
     if (!whole || !doubled) return whole.map(withoutStraightNodes);
     const Operand operands[] = {{*whole}, shape};
     return cut(operands, Formula::chain(2, line.alignment == Alignment::Inside ? Role::Intersect : Role::Subtract))
@@ -101,8 +117,9 @@ Result<Outline> lineOutline(const Operand& shape, const LineShape& line) {
   const auto clean = simplified(shape);
   if (!clean) return clean;
   const bool inside = line.alignment == Alignment::Inside;
-  return combined(strip(*clean, line.width, inside, line), *clean, inside ? Role::Intersect : Role::Subtract)
-      .map(withoutStraightNodes);
+  const auto beside = strip(*clean, line.width, inside, line);
+  if (!beside) return beside;
+  return combined(*beside, *clean, inside ? Role::Intersect : Role::Subtract).map(withoutStraightNodes);
 }
 
 }  // namespace widecut

@@ -95,14 +95,14 @@ Result<void> NewFile::write(const char* bytes, std::size_t count) {
   return problem("cannot write " + inside_->path + ": " + inside_->file->errorString().toStdString());
 }
 
-Result<void> NewFile::commit() {
+Result<void> NewFile::commit(Care care) {
   QTemporaryFile& file = *inside_->file;
   const auto failed = [&](const std::string& why) { return problem("cannot write " + inside_->path + ": " + why); };
   if (!file.flush()) return failed(file.errorString().toStdString());
   // A library may have put another file in the place of the work file: what counts is what has its name now.
   QFile work(QString::fromStdString(inside_->work));
   if (!work.open(QIODevice::ReadWrite)) return failed(work.errorString().toStdString());
-  if (::fsync(work.handle()) != 0) return failed(osReason());
+  if (care == Care::OnDisk && ::fsync(work.handle()) != 0) return failed(osReason());
   std::error_code error;
   const fs::file_status older = fs::status(inside_->target, error);
   const mode_t mask = ::umask(0);
@@ -114,11 +114,11 @@ Result<void> NewFile::commit() {
   return {};
 }
 
-Result<void> writeFile(const std::string& path, const std::string& bytes) {
+Result<void> writeFile(const std::string& path, const std::string& bytes, Care care) {
   auto file = NewFile::at(path, bytes.size());
   if (!file) return tl::unexpected(file.error());
   if (const auto written = file->write(bytes.data(), bytes.size()); !written) return written;
-  return file->commit();
+  return file->commit(care);
 }
 
 }  // namespace widecut

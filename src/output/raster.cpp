@@ -2,6 +2,7 @@
 
 #include <QPainter>
 
+#include "output/crowded_path.h"
 #include "output/photo_tile.h"
 #include "project/limits.h"
 
@@ -63,10 +64,21 @@ class LayerPainter {
     painter.restore();
   }
 
-  static void one(QPainter& painter, const FillOutline& fill) {
-    painter.fillPath(painterPath(*fill.outline), painterColour(fill.colour));
+  static bool crowds(const QPainter& painter, const Outline& outline) {
+    return isCrowded(outline, painter.transform(), {painter.device()->width(), painter.device()->height()});
   }
+  static void fill(QPainter& painter, const Outline& outline, const QBrush& brush) {
+    if (crowds(painter, outline))
+      fillCrowded(painter, outline, brush);
+    else
+      painter.fillPath(painterPath(outline), brush);
+  }
+  static void one(QPainter& painter, const FillOutline& f) { fill(painter, *f.outline, painterColour(f.colour)); }
   static void one(QPainter& painter, const StrokeOutline& stroke) {
+    if (crowds(painter, *stroke.outline)) {
+      strokeCrowded(painter, *stroke.outline, stroke.line);
+      return;
+    }
     QPen pen(painterColour(stroke.line.colour), stroke.line.width, Qt::SolidLine, Qt::FlatCap, Qt::SvgMiterJoin);
     pen.setMiterLimit(4);
     painter.strokePath(painterPath(*stroke.outline), pen);
@@ -88,7 +100,7 @@ class LayerPainter {
       isFinal_ = isFinal_ && ready->isFinal;
     } else {
       isFinal_ = false;
-      painter.fillPath(painterPath(*picture.outline), QColor(0x9a, 0xa6, 0xa8));
+      fill(painter, *picture.outline, QColor(0x9a, 0xa6, 0xa8));
       return;
     }
     if (level.image.isNull()) {
@@ -97,7 +109,7 @@ class LayerPainter {
     }
     QBrush brush(level.image);
     brush.setTransform(painterTransform(picture.pixelsToSheet * level.toPixels));
-    painter.fillPath(painterPath(*picture.outline), brush);
+    fill(painter, *picture.outline, brush);
   }
   /// A photo made smaller, every pixel the mean of what it covers.
   void reduced(QPainter& painter, const ImageInOutline& picture, const Medium& medium, const QTransform& toDevice) {
@@ -111,6 +123,12 @@ class LayerPainter {
       return;
     }
     QBrush brush(tile);
+    // The brush lies in the painter's coordinates, the tile in the target's pixels.
+    brush.setTransform(QTransform::fromTranslate(on.x(), on.y()) * painter.transform().inverted());
+    if (crowds(painter, *picture.outline)) {
+      fillCrowded(painter, *picture.outline, brush);
+      return;
+    }
     brush.setTransform(QTransform::fromTranslate(on.x(), on.y()));
     painter.save();
     painter.resetTransform();

@@ -253,7 +253,8 @@ Result<Project> opened(const std::string& path, bool withMedia) {
 }
 
 /// Writes what is to be saved, with the bytes of these media.
-Result<void> written(const Project& saved, const Media& media, const std::string& previewPng, const std::string& path) {
+Result<void> written(const Project& saved, const Media& media, const std::string& previewPng, const std::string& path,
+                     Care care) {
   const auto failed = [&](const std::string& why) { return problem("cannot save " + path + ": " + why); };
   if (const auto beyond = beyondLimits(saved, nullptr)) return failed(beyond->message);
   const std::string text = projectJson(saved);
@@ -269,7 +270,7 @@ Result<void> written(const Project& saved, const Media& media, const std::string
     return failed(packed.error().message);
   // The older file goes only when the new one is known to open.
   if (const auto same = readBack(file->workPath(), media, text); !same) return failed(same.error().message);
-  return file->commit();
+  return file->commit(care);
 }
 
 }  // namespace
@@ -278,11 +279,11 @@ Result<Project> openProject(const std::string& path) { return opened(path, true)
 
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path) {
   const Project saved = toBeSaved(project);
-  return written(saved, saved.media, previewPng, path);
+  return written(saved, saved.media, previewPng, path, Care::OnDisk);
 }
 
 Result<void> saveWithoutMedia(const Project& project, const std::string& path) {
-  return written(toBeSaved(project), {}, "", path);
+  return written(toBeSaved(project), {}, "", path, Care::OnItsWay);
 }
 
 Result<Project> openWithMedia(const std::string& path, const std::string& mediaFolder) {

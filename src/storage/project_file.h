@@ -18,7 +18,8 @@ Result<Project> openProject(const std::string& path);
 /// The photos that nothing shows are left out. What was written is read again before it replaces an older file.
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path);
 
-/// The same without the photos' bytes, which are files named by their hashes in a folder.
+/// The same without the photos' bytes, which are files named by their hashes in a folder, and without waiting for the
+/// disk.
 Result<void> saveWithoutMedia(const Project& project, const std::string& path);
 Result<Project> openWithMedia(const std::string& path, const std::string& mediaFolder);
 

@@ -62,19 +62,22 @@ Result<void> Journal::keep(const Project& project, const std::string& path) {
   const Media used = mediaInUse(project);
   for (const auto& [hash, medium] : used) {
     if (!medium->bytes || inside_->media.contains(hash)) continue;
-    if (const auto kept = writeFile(inside_->folder + "/media/" + hash, *medium->bytes); !kept) return kept;
+    if (const auto kept = writeFile(inside_->folder + "/media/" + hash, *medium->bytes, Care::OnItsWay); !kept)
+      return kept;
     inside_->media.insert(hash);
   }
   const std::string about =
       json{{"name", project.name}, {"path", path}}.dump(-1, ' ', false, json::error_handler_t::replace);
   if (about != inside_->about) {
-    if (const auto kept = writeFile(inside_->folder + "/about.json", about); !kept) return kept;
+    if (const auto kept = writeFile(inside_->folder + "/about.json", about, Care::OnItsWay); !kept) return kept;
     inside_->about = about;
   }
   return saveWithoutMedia(project, inside_->folder + "/state");
 }
 
-void Journal::keepPicture(const std::string& png) { (void)writeFile(inside_->folder + "/picture.png", png); }
+void Journal::keepPicture(const std::string& png) {
+  (void)writeFile(inside_->folder + "/picture.png", png, Care::OnItsWay);
+}
 
 void Journal::clear() {
   std::error_code error;

@@ -5,7 +5,13 @@
 
 #include <QPainter>
 
+#include <random>
+
+#include "media/area_scale.h"
+#include "output/crowded_path.h"
+#include "output/png.h"
 #include "project/cutouts.h"
+#include "project/resolve.h"
 #include "sample.h"
 #include "test_photos.h"
 
@@ -130,6 +136,98 @@ TEST_F(RasterTest, HugePicturesAreRefusedWithTheirSize) {
   const auto refused = rasterOf(sceneOf(project, large), project.media, store, 300, Ground::Paper);
   ASSERT_FALSE(refused);
   EXPECT_NE(refused.error().message.find("60000 × 60000"), std::string::npos) << refused.error().message;
+}
+
+/// Mean difference of two pictures of one size, and its largest one.
+std::pair<double, int> difference(const QImage& a, const QImage& b) {
+  double sum = 0;
+  int most = 0;
+  for (int y = 0; y < a.height(); ++y)
+    for (int x = 0; x < a.width(); ++x) {
+      const int d = std::abs(a.pixelColor(x, y).green() - b.pixelColor(x, y).green());
+      sum += d;
+      most = std::max(most, d);
+    }
+  return {sum / (a.width() * a.height()), most};
+}
+
+TEST_F(RasterTest, CrowdedPathsAreTheSameByEitherRasteriser) {
+  const Outline star = fitted(starOutline(1, 1, 380, 0.9), {{5, 5}, {195, 145}});
+  EXPECT_TRUE(isCrowded(star, QTransform::fromScale(4, 4), {800, 600}));
+  EXPECT_FALSE(isCrowded(ellipseOutline(100, 100), QTransform::fromScale(4, 4), {800, 600}));
+  const auto blank = [] {
+    QImage image(800, 600, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::white);
+    return image;
+  };
+  QImage ours = blank(), qt = blank();
+  for (QImage* image : {&ours, &qt}) {
+    QPainter painter(image);
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.scale(4, 4);
+    if (image == &ours) {
+      fillCrowded(painter, star, QColor(10, 60, 30));
+      strokeCrowded(painter, star, {{200, 30, 20}, 1.5});
+    } else {
+      painter.fillPath(painterPath(star), QColor(10, 60, 30));
+      QPen pen(QColor(200, 30, 20), 1.5, Qt::SolidLine, Qt::FlatCap, Qt::SvgMiterJoin);
+      pen.setMiterLimit(4);
+      painter.strokePath(painterPath(star), pen);
+    }
+  }
+  EXPECT_LT(difference(ours, qt).first, 1.5);
+  EXPECT_GT(difference(ours, blank()).first, 20);
+}
+
+TEST_F(RasterTest, ReducedPhotosAreTheMeanOfWhatTheyCover) {
+  // Fine stripes and noise, where sampling too few pixels shows most.
+  std::mt19937 random(5);
+  QImage detail(601, 449, QImage::Format_RGB32);
+  for (int y = 0; y < detail.height(); ++y)
+    for (int x = 0; x < detail.width(); ++x)
+      detail.setPixelColor(x, y, (x / 2 + y / 3) % 2 ? QColor::fromRgb(random() | 0xff000000u) : QColor(Qt::white));
+  const auto medium = *photoFromBytes(encoded(detail, "PNG"), "detail.png");
+  project = withMedium(project, medium);
+  project = withoutItems(project, std::vector<Id>{disc, box});
+  Id made = 0;
+  project = withPhotoItem(project, sheet, medium->hash, {{10, 10}, {190, 140}}, made);
+  for (const double share : {0.4, 0.5, 0.63, 0.7}) {
+    // `share` device pixels per photo pixel.
+    const double width = boxInParent(*findItem(project, made)).width(), ppi = 72 * share * 601 / width;
+    const QImage image = painted(ppi);
+    const Affine toDevice = Affine::scale(ppi / 72, ppi / 72) * frameToSheet(project, made) *
+                            shownPhoto(*findItem(project, made), project.media)->pixelsToFrame;
+    const Affine back = *toDevice.inverse();
+    const QRect inside(int(30 * ppi / 72), int(30 * ppi / 72), int(120 * ppi / 72), int(80 * ppi / 72));
+    const Box from = back(
+        Box{{double(inside.left()), double(inside.top())}, {double(inside.right() + 1), double(inside.bottom() + 1)}});
+    const QImage want = areaScaled(detail, {from.low.x, from.low.y, from.width(), from.height()}, inside.size());
+    EXPECT_LT(difference(image.copy(inside), want).first, 0.9) << share;
+  }
+}
+
+TEST_F(RasterTest, BandsAreThePictureInPieces) {
+  project = withPhotoIn(withMedium(project, *photoFromBytes(encoded(tones(300, 200), "PNG"), "p")), box,
+                        (*photoFromBytes(encoded(tones(300, 200), "PNG"), "p"))->hash);
+  restyle(disc, [](Style& style) { style.opacity = 0.5; });
+  const Scene scene = sceneOf(project, sheetOf(project));
+  const auto raster = Raster::of(scene, project.media, store, 100, Ground::Paper);
+  ASSERT_TRUE(raster);
+  EXPECT_TRUE(raster->isOpaque());
+  const QImage whole = painted(100);
+  for (int y = 0; y < raster->size().height(); y += 37)
+    EXPECT_EQ(raster->band(y, 37), whole.copy(0, y, whole.width(), std::min(37, whole.height() - y))) << y;
+}
+
+TEST_F(RasterTest, APngIsReadAsThePictureItIs) {
+  for (const Ground ground : {Ground::Paper, Ground::Transparent}) {
+    const auto png = pngOf(sceneOf(project, sheetOf(project)), project.media, store, 96, ground);
+    ASSERT_TRUE(png);
+    const QImage read = QImage::fromData(reinterpret_cast<const uchar*>(png->data()), static_cast<int>(png->size()));
+    EXPECT_EQ(read.hasAlphaChannel(), ground == Ground::Transparent);
+    EXPECT_NEAR(read.dotsPerMeterX() * 0.0254, 96, 0.1);
+    EXPECT_LE(difference(read, painted(96, ground).convertToFormat(read.format())).second, 1);
+  }
 }
 
 }  // namespace
