@@ -70,11 +70,33 @@ class OutcomesPage : public BenchPage {
   void refresh(bool selection) override;
 
  private:
+  /// What the selection is, and whose looks each outcome keeps.
+  struct Question {
+    Project project;
+    std::vector<Id> ids;
+    std::vector<LookChoice> looks;
+  };
+  /// What it can become.
+  struct Worked {
+    struct One {
+      Project changed;
+      QImage picture;
+      bool isEmpty = false;
+    };
+    std::vector<One> outcomes;
+    std::size_t pieces = 0;
+    QImage divided;
+  };
+  static Worked workedOut(const Question& question, PhotoStore& photos, double ratio);
   void rebuild();
-  Trial trial_{desk_};
+  void lay(std::shared_ptr<const Worked> worked);
+  void addHeading(QBoxLayout& column, const std::vector<ItemPtr>& items);
+  void addOutcome(QBoxLayout& cards, std::size_t index, const std::vector<ItemPtr>& items,
+                  const std::shared_ptr<const Worked>& worked);
+  void addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items, const std::shared_ptr<const Worked>& worked);
   void addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items, bool photos);
-  void tryOut(Outcome outcome);
-  void addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items, const Box& around);
+  Trial trial_{desk_};
+  LatestTask task_;
   QBoxLayout* row_;
 };
 

@@ -15,6 +15,7 @@ namespace widecut {
 namespace {
 
 constexpr QSize pictureSize{124, 70};
+constexpr int atOnce = 400;  // nodes up to which the pictures are there at once; of more they follow
 
 struct OutcomeFace {
   QString name, sign, key;
@@ -64,32 +65,62 @@ void OutcomesPage::refresh(bool selection) {
   if (selection || !desk_.isTrying()) rebuild();
 }
 
-void OutcomesPage::tryOut(Outcome outcome) {
-  const std::vector<Id> items = desk_.selection();
-  Id made = 0;
-  trial_.show(combined(desk_.settled(), items, outcome, desk_.lookFor(items, outcome), made));
+OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& photos, double ratio) {
+  Worked worked;
+  Box around;
+  for (const ItemPtr& item : combinable(q.project, q.ids)) around.add(boxInParent(*item));
+  for (std::size_t i = 0; i < std::size(allOutcomes); ++i) {
+    Id made = 0;
+    Project changed = combined(q.project, q.ids, allOutcomes[i], q.looks[i], made);
+    const ItemPtr result = findItem(changed, made);
+    const bool empty = !result || resolved(*result)->outline.isEmpty();
+    QImage picture = result ? pictureOf({result}, changed.media, photos, pictureSize, ratio, around) : QImage();
+    worked.outcomes.push_back({std::move(changed), std::move(picture), empty});
+  }
+  std::vector<ItemPtr> apart;
+  for (Item piece : dividedItems(q.project, q.ids, q.looks[0])) {
+    piece.position = piece.position + (piece.position - around.centre()) * 0.12;
+    apart.push_back(std::make_shared<const Item>(std::move(piece)));
+  }
+  worked.pieces = apart.size();
+  worked.divided = pictureOf(apart, q.project.media, photos, pictureSize, ratio,
+                             Box{around}.grown(0.06 * std::max(around.width(), around.height())));
+  return worked;
 }
 
 void OutcomesPage::rebuild() {
-  clearLayout(*row_);
-  const Project& project = desk_.settled();
   const std::vector<Id> ids = desk_.selection();
-  const auto items = combinable(project, ids);
+  if (combinable(desk_.settled(), ids).size() < 2) {
+    task_.drop();
+    lay(nullptr);
+    return;
+  }
+  Question q{desk_.settled(), ids, {}};
+  for (const Outcome outcome : allOutcomes) q.looks.push_back(desk_.lookFor(ids, outcome));
+  int nodes = 0;
+  for (const Id id : ids)
+    if (const ItemPtr item = findItem(q.project, id)) nodes += counts(resolved(*item)->outline).nodes;
+  if (nodes <= atOnce) {
+    task_.drop();
+    lay(std::make_shared<Worked>(workedOut(q, desk_.photos(), devicePixelRatioF())));
+    return;
+  }
+  lay(nullptr);
+  task_.run([this, q, &photos = desk_.photos(), ratio = devicePixelRatioF()] {
+    auto worked = std::make_shared<Worked>(workedOut(q, photos, ratio));
+    return [this, worked] { lay(worked); };
+  });
+}
+
+/// Lays out the cards, with their pictures or, while these are being worked out, without.
+void OutcomesPage::lay(std::shared_ptr<const Worked> worked) {
+  clearLayout(*row_);
+  const std::vector<Id> ids = desk_.selection();
+  const auto items = combinable(desk_.settled(), ids);
   auto* column = new QVBoxLayout;
   column->setSpacing(5);
   row_->addLayout(column);
-  QString names;
-  for (const ItemPtr& item : items) names += (names.isEmpty() ? "" : tr(", ")) + QString::fromStdString(item->name);
-  auto* heading = new QLabel(items.size() == 2 ? tr("What %1 and %2 can become")
-                                                     .arg(QString::fromStdString(items.front()->name),
-                                                          QString::fromStdString(items.back()->name))
-                             : items.size() > 2 ? tr("What these %1 items can become").arg(items.size())
-                                                : tr("Parts of a cutout: each keeps its own role"),
-                             this);
-  heading->setToolTip(names);
-  heading->setFont(theme::heading());
-  heading->setStyleSheet("color: #5F6B67");
-  column->addWidget(heading);
+  addHeading(*column, items);
   auto* cards = new QHBoxLayout;
   cards->setSpacing(8);
   column->addLayout(cards);
@@ -98,33 +129,8 @@ void OutcomesPage::rebuild() {
     row_->addStretch(1);
     return;
   }
-  Box around;
-  for (const ItemPtr& item : items) around.add(boxInParent(*item));
-  for (const Outcome outcome : allOutcomes) {
-    Id made = 0;
-    const LookChoice look = desk_.lookFor(ids, outcome);
-    const Project changed = combined(project, ids, outcome, look, made);
-    const ItemPtr result = findItem(changed, made);
-    const OutcomeFace face = faceOf(outcome, items);
-    auto* card =
-        new Card(face.name, face.key, face.edge,
-                 pictureOf({result}, changed.media, desk_.photos(), pictureSize, devicePixelRatioF(), around), this);
-    card->setSign(face.sign);
-    if (outcome == Outcome::SubtractFront || outcome == Outcome::SubtractBack) {
-      card->setAccessibleName(tr("Subtract %1").arg(face.name));
-      card->setToolTip(card->accessibleName());
-    }
-    if (resolved(*result)->outline.isEmpty()) card->setNote(tr("nothing is left"));
-    card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
-    connect(card, &Card::entered, this, [this, outcome] { tryOut(outcome); });
-    connect(card, &Card::left, this, [this] { trial_.drop(); });
-    connect(card, &Card::clicked, this, [this, outcome] {
-      trial_.drop();
-      desk_.makeOutcome(outcome);
-    });
-    cards->addWidget(card);
-  }
-  addDivision(*cards, items, around);
+  for (std::size_t i = 0; i < std::size(allOutcomes); ++i) addOutcome(*cards, i, items, worked);
+  addDivision(*cards, items, worked);
   auto* looks = new QVBoxLayout;
   looks->setSpacing(4);
   row_->addLayout(looks);
@@ -134,26 +140,63 @@ void OutcomesPage::rebuild() {
   row_->addStretch(1);
 }
 
-/// The card of the division: its pieces, drawn a little apart.
-void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items, const Box& around) {
-  const std::vector<Id> ids = desk_.selection();
-  const LookChoice look = desk_.lookFor(ids, Outcome::Union);
-  std::vector<ItemPtr> pieces;
-  for (Item piece : dividedItems(desk_.settled(), ids, look)) {
-    piece.position = piece.position + (piece.position - around.centre()) * 0.12;
-    pieces.push_back(std::make_shared<const Item>(std::move(piece)));
+void OutcomesPage::addHeading(QBoxLayout& column, const std::vector<ItemPtr>& items) {
+  QString names;
+  for (std::size_t i = 0; i < std::min<std::size_t>(items.size(), 12); ++i)
+    names += (names.isEmpty() ? "" : tr(", ")) + QString::fromStdString(items[i]->name);
+  auto* heading = new QLabel(items.size() == 2 ? tr("What %1 and %2 can become")
+                                                     .arg(QString::fromStdString(items.front()->name),
+                                                          QString::fromStdString(items.back()->name))
+                             : items.size() > 2 ? tr("What these %1 items can become").arg(items.size())
+                                                : tr("Parts of a cutout: each keeps its own role"),
+                             this);
+  heading->setToolTip(names);
+  heading->setFont(theme::heading());
+  heading->setStyleSheet("color: #5F6B67");
+  column.addWidget(heading);
+}
+
+void OutcomesPage::addOutcome(QBoxLayout& cards, std::size_t index, const std::vector<ItemPtr>& items,
+                              const std::shared_ptr<const Worked>& worked) {
+  const Outcome outcome = allOutcomes[index];
+  const OutcomeFace face = faceOf(outcome, items);
+  auto* card = new Card(face.name, face.key, face.edge, worked ? worked->outcomes[index].picture : QImage(), this);
+  card->setSign(face.sign);
+  if (outcome == Outcome::SubtractFront || outcome == Outcome::SubtractBack) {
+    card->setAccessibleName(tr("Subtract %1").arg(face.name));
+    card->setToolTip(card->accessibleName());
   }
-  auto* card = new Card(tr("Divide"), "D", theme::slate,
-                        pictureOf(pieces, desk_.settled().media, desk_.photos(), pictureSize, devicePixelRatioF(),
-                                  Box{around}.grown(0.06 * std::max(around.width(), around.height()))),
-                        this);
+  if (!worked)
+    card->setNote(tr("working it out"));
+  else if (worked->outcomes[index].isEmpty)
+    card->setNote(tr("nothing is left"));
+  card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
+  if (worked)
+    connect(card, &Card::entered, this, [this, worked, index] { trial_.show(worked->outcomes[index].changed); });
+  connect(card, &Card::left, this, [this] { trial_.drop(); });
+  connect(card, &Card::clicked, this, [this, outcome] {
+    trial_.drop();
+    desk_.makeOutcome(outcome);
+  });
+  cards.addWidget(card);
+}
+
+/// The card of the division: its pieces, drawn a little apart.
+void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items,
+                               const std::shared_ptr<const Worked>& worked) {
+  const std::vector<Id> ids = desk_.selection();
+  auto* card = new Card(tr("Divide"), "D", theme::slate, worked ? worked->divided : QImage(), this);
   card->setSign("÷");
   card->setObjectName("divide");
-  card->setToolTip(tr("%1 pieces, each an item of its own: %2 items end").arg(pieces.size()).arg(items.size()));
-  connect(card, &Card::entered, this, [this, ids, look] {
-    std::vector<Id> made;
-    trial_.show(withDivided(desk_.settled(), ids, look, made));
-  });
+  if (worked)
+    card->setToolTip(tr("%1 pieces, each an item of its own: %2 items end").arg(worked->pieces).arg(items.size()));
+  else
+    card->setNote(tr("working it out"));
+  if (worked)
+    connect(card, &Card::entered, this, [this, ids] {
+      std::vector<Id> made;
+      trial_.show(withDivided(desk_.settled(), ids, desk_.lookFor(ids, Outcome::Union), made));
+    });
   connect(card, &Card::left, this, [this] { trial_.drop(); });
   connect(card, &Card::clicked, this, [this] {
     trial_.drop();

@@ -16,6 +16,7 @@ namespace {
 
 constexpr QSize chipPicture{84, 50};
 constexpr QSize resultPicture{112, 74};
+constexpr std::size_t mostChips = 40;
 
 Role nextRole(Role role) { return static_cast<Role>((static_cast<int>(role) + 1) % 4); }
 
@@ -164,7 +165,8 @@ void RecipePage::rebuild(const Item& cutout) {
     label->setFont(theme::font(30));
     row_->addWidget(label);
   };
-  for (std::size_t i = 0; i < recipe.parts.size(); ++i) {
+  const std::size_t shown = std::min(recipe.parts.size(), mostChips);
+  for (std::size_t i = 0; i < shown; ++i) {
     const ItemPtr& part = recipe.parts[i];
     const Role role = i == 0 ? Role::Add : roles[i - 1];
     if (i > 0) {
@@ -198,6 +200,9 @@ void RecipePage::rebuild(const Item& cutout) {
     row_->addWidget(chip);
     bracketLabel(brackets[i].after, ')');
   }
+  if (shown < recipe.parts.size())
+    row_->addWidget(
+        new QLabel(tr("… and %1 more: the stack has them all").arg(recipe.parts.size() - shown), rowHolder_));
   auto* equals = new SignButton("=", theme::ink, rowHolder_);
   equals->setEnabled(false);
   row_->addWidget(equals);

@@ -1,6 +1,7 @@
 #include "app/selection_frame.h"
 
 #include "app/theme.h"
+#include "output/crowded_path.h"
 #include "output/raster.h"
 #include "project/resolve.h"
 
@@ -121,7 +122,17 @@ void paintOutline(QPainter& painter, const Mat& mat, const Project& project, Id 
   const ItemPtr item = findItem(project, id);
   if (!item) return;
   const Outline outline = transformed(resolved(*item)->outline, frameToSheet(project, id));
-  painter.drawPath(mat.sheetToMat().map(painterPath(outline)));
+  const QPainterPath path = mat.sheetToMat().map(painterPath(outline));
+  if (!isCrowded(outline, mat.sheetToMat(), mat.size())) {
+    painter.drawPath(path);
+    return;
+  }
+  // QPainter is quick with hair lines alone.
+  painter.save();
+  painter.setPen(QPen(painter.pen().color(), 1, painter.pen().style()));
+  painter.setBrush(Qt::NoBrush);
+  painter.drawPath(path);
+  painter.restore();
 }
 
 }  // namespace widecut

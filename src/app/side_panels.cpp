@@ -6,6 +6,7 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/clear_layout.h"
 #include "app/item_picture.h"
@@ -90,7 +91,8 @@ void SheetsPanel::rebuild() {
   column_->addStretch(1);
 }
 
-StackPanel::StackPanel(Desk& desk, QWidget* parent) : QTreeWidget(parent), desk_(desk) {
+StackPanel::StackPanel(Desk& desk, QWidget* parent)
+    : QTreeWidget(parent), desk_(desk), eye_(theme::icon("eye")), eyeShut_(theme::icon("eye-shut")) {
   setObjectName("stack");
   setAccessibleName(tr("Stack: the items of the sheet, front first"));
   setColumnCount(2);
@@ -135,34 +137,50 @@ void StackPanel::mousePressEvent(QMouseEvent* event) {
                }));
 }
 
-void StackPanel::add(QTreeWidgetItem* under, const Item& item, const QString& sign) {
-  auto* row = under ? new QTreeWidgetItem(under) : new QTreeWidgetItem(this);
-  const QString name = QString::fromStdString(item.name);
-  row->setText(0, sign.isEmpty() ? name : sign + "  " + name);
-  row->setToolTip(0, name);
-  row->setData(0, Qt::UserRole, QVariant::fromValue<qulonglong>(item.id));
-  row->setIcon(1, theme::icon(item.hidden ? "eye-shut" : "eye"));
-  row->setToolTip(1, item.hidden ? tr("Show") : tr("Hide"));
-  if (item.hidden) row->setForeground(0, theme::slate);
-  rows_[item.id] = row;
+void StackPanel::describe(const Item& item, const QString& sign, int depth, std::vector<Row>& out) {
+  out.push_back({item.id, QString::fromStdString(item.name), sign, item.hidden, depth});
   const Recipe* recipe = item.recipe();
   if (!recipe) return;
   const auto roles = recipe->formula.operators();
   for (std::size_t i = 0; i < recipe->parts.size(); ++i)
-    add(row, *recipe->parts[i], theme::signOf(i == 0 ? Role::Add : roles[i - 1]));
+    describe(*recipe->parts[i], theme::signOf(i == 0 ? Role::Add : roles[i - 1]), depth + 1, out);
 }
 
 void StackPanel::rebuild() {
+  std::vector<Row> wanted;
+  const auto& items = desk_.sheet()->items;
+  for (auto item = items.rbegin(); item != items.rend(); ++item) describe(**item, {}, 0, wanted);
+  // Most changes are not of the stack.
+  if (wanted == shown_) {
+    showSelection();
+    return;
+  }
   showing_ = true;
   IdSet opened;
   for (const auto& [id, row] : rows_)
     if (row->isExpanded()) opened.insert(id);
   clear();
   rows_.clear();
-  const auto& items = desk_.sheet()->items;
-  for (auto item = items.rbegin(); item != items.rend(); ++item) add(nullptr, **item, {});
+  std::vector<QTreeWidgetItem*> path;
+  QList<QTreeWidgetItem*> top;
+  for (const Row& row : wanted) {
+    path.resize(static_cast<std::size_t>(row.depth));
+    auto* made = path.empty() ? new QTreeWidgetItem : new QTreeWidgetItem(path.back());
+    if (path.empty()) top << made;
+    made->setText(0, row.sign.isEmpty() ? row.name : row.sign + "  " + row.name);
+    made->setToolTip(0, row.name);
+    made->setData(0, Qt::UserRole, QVariant::fromValue<qulonglong>(row.id));
+    made->setIcon(1, row.hidden ? eyeShut_ : eye_);
+    made->setToolTip(1, row.hidden ? tr("Show") : tr("Hide"));
+    if (row.hidden) made->setForeground(0, theme::slate);
+    rows_[row.id] = made;
+    path.push_back(made);
+  }
+  addTopLevelItems(top);
   for (const auto& [id, row] : rows_)
     if (opened.contains(id)) row->setExpanded(true);
+  shown_ = std::move(wanted);
+  showing_ = false;
   choosing_ = true;
   showSelection();
   choosing_ = false;
@@ -170,16 +188,32 @@ void StackPanel::rebuild() {
 
 void StackPanel::showSelection() {
   showing_ = true;
-  clearSelection();
-  for (int i = 0; i < topLevelItemCount() && !choosing_; ++i) topLevelItem(i)->setExpanded(false);
+  for (int i = 0; i < topLevelItemCount() && !choosing_; ++i)
+    if (topLevelItem(i)->childCount() > 0) topLevelItem(i)->setExpanded(false);
+  // As few ranges as may be: with one for each row, thousands of rows would take seconds.
+  std::map<QTreeWidgetItem*, std::vector<int>> chosen;
   for (const Id id : desk_.selection()) {
     const auto row = rows_.find(id);
     if (row == rows_.end()) continue;
-    row->second->setSelected(true);
+    auto* parent = row->second->parent();
+    chosen[parent].push_back(indexFromItem(row->second).row());
     if (desk_.selection().size() == 1) row->second->setExpanded(true);
-    for (auto* up = row->second->parent(); up; up = up->parent()) up->setExpanded(true);
-    if (id == desk_.selection().front()) scrollToItem(row->second);
+    for (auto* up = parent; up; up = up->parent()) up->setExpanded(true);
   }
+  QItemSelection ranges;
+  for (auto& [parent, rows] : chosen) {
+    const QModelIndex under = parent ? indexFromItem(parent) : QModelIndex();
+    std::sort(rows.begin(), rows.end());
+    for (std::size_t i = 0; i < rows.size();) {
+      std::size_t end = i + 1;
+      while (end < rows.size() && rows[end] == rows[end - 1] + 1) ++end;
+      ranges.append(QItemSelectionRange(model()->index(rows[i], 0, under), model()->index(rows[end - 1], 1, under)));
+      i = end;
+    }
+  }
+  selectionModel()->select(ranges, QItemSelectionModel::ClearAndSelect);
+  if (!desk_.selection().empty())
+    if (const auto first = rows_.find(desk_.selection().front()); first != rows_.end()) scrollToItem(first->second);
   showing_ = false;
 }
 

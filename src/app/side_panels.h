@@ -36,8 +36,18 @@ class StackPanel : public QTreeWidget {
  private:
   void rebuild();
   void showSelection();
-  void add(QTreeWidgetItem* under, const Item& item, const QString& sign);
+  /// What a row says; `depth` is 0 for items of the sheet.
+  struct Row {
+    Id id = 0;
+    QString name, sign;
+    bool hidden = false;
+    int depth = 0;
+    bool operator==(const Row&) const = default;
+  };
+  static void describe(const Item& item, const QString& sign, int depth, std::vector<Row>& out);
   Desk& desk_;
+  QIcon eye_, eyeShut_;
+  std::vector<Row> shown_;
   std::map<Id, QTreeWidgetItem*> rows_;
   bool showing_ = false;
   bool choosing_ = false;  ///< The selection is being changed by a click in here: rows stay where they are.

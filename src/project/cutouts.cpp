@@ -1,6 +1,7 @@
 #include "project/cutouts.h"
 
 #include <algorithm>
+#include <unordered_map>
 #include <unordered_set>
 
 #include "project/framing.h"
@@ -204,9 +205,11 @@ Role roleOfPart(const Recipe& recipe, std::size_t part) {
 std::vector<std::string> formulaNames(const Recipe& recipe) {
   std::vector<std::string> out;
   std::unordered_set<std::string> taken;
+  std::unordered_map<std::string, int> next;
   for (const ItemPtr& part : recipe.parts) {
     std::string name = part->name;
-    for (int number = 2; taken.contains(name); ++number) name = part->name + " " + std::to_string(number);
+    for (int& number = next.try_emplace(part->name, 2).first->second; taken.contains(name); ++number)
+      name = part->name + " " + std::to_string(number);
     taken.insert(name);
     out.push_back(std::move(name));
   }

@@ -2,18 +2,44 @@
 
 #include <algorithm>
 #include <charconv>
+#include <unordered_map>
+
+#include "project/node_memo.h"
 
 namespace widecut {
 namespace {
 
-bool findIn(const std::vector<ItemPtr>& items, Id id, std::vector<ItemPtr>& chain) {
-  for (const ItemPtr& item : items) {
-    chain.push_back(item);
-    if (item->id == id) return true;
-    if (const Recipe* recipe = item->recipe(); recipe && findIn(recipe->parts, id, chain)) return true;
-    chain.pop_back();
+/// Where each item of a sheet is, parts included.
+struct SheetIndex {
+  struct Entry {
+    ItemPtr item;
+    Id parent = 0;  ///< 0 for items that lie on the sheet itself.
+  };
+  std::unordered_map<Id, Entry> entries;
+
+  void add(const std::vector<ItemPtr>& items, Id parent) {
+    for (const ItemPtr& item : items) {
+      entries.try_emplace(item->id, Entry{item, parent});
+      if (const Recipe* recipe = item->recipe()) add(recipe->parts, item->id);
+    }
   }
-  return false;
+};
+
+std::shared_ptr<const SheetIndex> indexOf(const SheetPtr& sheet) {
+  static NodeMemo<SheetIndex> memo;
+  if (auto known = memo.find(sheet)) return known;
+  auto index = std::make_shared<SheetIndex>();
+  index->add(sheet->items, 0);
+  memo.keep(sheet, index);
+  return index;
+}
+
+/// The sheet with the item, and its index.
+std::pair<SheetPtr, std::shared_ptr<const SheetIndex>> placeOf(const Project& project, Id item) {
+  for (const PiecePtr& piece : project.pieces)
+    for (const SheetPtr& sheet : piece->sheets)
+      if (auto index = indexOf(sheet); index->entries.contains(item)) return {sheet, std::move(index)};
+  return {};
 }
 
 template <class Node, class Same>
@@ -130,29 +156,30 @@ std::vector<SheetPtr> sheetsOf(const Project& project) {
 }
 
 SheetPtr findSheet(const Project& project, Id id) {
-  for (const SheetPtr& sheet : sheetsOf(project))
-    if (sheet->id == id) return sheet;
+  for (const PiecePtr& piece : project.pieces)
+    for (const SheetPtr& sheet : piece->sheets)
+      if (sheet->id == id) return sheet;
   return nullptr;
 }
 
 std::vector<ItemPtr> chainTo(const Project& project, Id item) {
   std::vector<ItemPtr> chain;
-  for (const SheetPtr& sheet : sheetsOf(project))
-    if (findIn(sheet->items, item, chain)) break;
+  const auto index = placeOf(project, item).second;
+  for (Id id = index ? item : 0; id != 0;) {
+    const SheetIndex::Entry& entry = index->entries.at(id);
+    chain.push_back(entry.item);
+    id = entry.parent;
+  }
+  std::reverse(chain.begin(), chain.end());
   return chain;
 }
 
 ItemPtr findItem(const Project& project, Id item) {
-  const auto chain = chainTo(project, item);
-  return chain.empty() ? nullptr : chain.back();
+  const auto index = placeOf(project, item).second;
+  return index ? index->entries.at(item).item : nullptr;
 }
 
-SheetPtr sheetOf(const Project& project, Id item) {
-  std::vector<ItemPtr> chain;
-  for (const SheetPtr& sheet : sheetsOf(project))
-    if (findIn(sheet->items, item, chain)) return sheet;
-  return nullptr;
-}
+SheetPtr sheetOf(const Project& project, Id item) { return placeOf(project, item).first; }
 
 std::vector<Id> outermost(const Project& project, std::span<const Id> items) {
   const IdSet wanted(items.begin(), items.end());

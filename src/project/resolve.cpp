@@ -2,11 +2,10 @@
 
 #include <algorithm>
 #include <array>
-#include <mutex>
-#include <unordered_map>
 
 #include "cutting/live_cut.h"
 #include "project/framing.h"
+#include "project/node_memo.h"
 
 namespace widecut {
 namespace {
@@ -46,38 +45,10 @@ Outline workedOut(const Recipe& recipe) {
   return used->cut(flat.operands, *formula).value_or(Outline{});
 }
 
-/// One result per form node. The node is held weakly: when it is gone, so is the result.
-class Memo {
- public:
-  std::shared_ptr<const Resolved> find(const std::shared_ptr<const void>& node) {
-    const std::lock_guard lock(mutex_);
-    const auto found = kept_.find(node.get());
-    if (found == kept_.end() || found->second.node.lock() != node) return nullptr;
-    return found->second.result;
-  }
-  void keep(const std::shared_ptr<const void>& node, std::shared_ptr<const Resolved> result) {
-    const std::lock_guard lock(mutex_);
-    if (kept_.size() >= sweepAt_) {
-      std::erase_if(kept_, [](const auto& entry) { return entry.second.node.expired(); });
-      sweepAt_ = 2 * kept_.size() + 256;
-    }
-    kept_[node.get()] = {node, std::move(result)};
-  }
-
- private:
-  struct Entry {
-    std::weak_ptr<const void> node;
-    std::shared_ptr<const Resolved> result;
-  };
-  std::mutex mutex_;
-  std::unordered_map<const void*, Entry> kept_;
-  std::size_t sweepAt_ = 256;
-};
-
 }  // namespace
 
 std::shared_ptr<const Resolved> resolved(const Item& item) {
-  static Memo memo;
+  static NodeMemo<Resolved> memo;
   const auto node = std::visit([](const auto& held) -> std::shared_ptr<const void> { return held; }, item.form);
   if (auto known = memo.find(node)) return known;
   auto result = std::make_shared<Resolved>();
