@@ -91,14 +91,20 @@ Result<NewFile> NewFile::at(const std::string& path, std::uint64_t bytesNeeded) 
 }
 
 Result<void> NewFile::write(const char* bytes, std::size_t count) {
-  if (inside_->file->write(bytes, static_cast<qint64>(count)) == static_cast<qint64>(count)) return {};
-  return problem("cannot write " + inside_->path + ": " + inside_->file->errorString().toStdString());
+  // Straight to the system, which says why when it cannot.
+  while (count > 0) {
+    const ssize_t written = ::write(inside_->file->handle(), bytes, count);
+    if (written < 0 && errno == EINTR) continue;
+    if (written <= 0) return problem("cannot write " + inside_->path + ": " + osReason());
+    bytes += written;
+    count -= static_cast<std::size_t>(written);
+  }
+  return {};
 }
 
 Result<void> NewFile::commit(Care care) {
   QTemporaryFile& file = *inside_->file;
   const auto failed = [&](const std::string& why) { return problem("cannot write " + inside_->path + ": " + why); };
-  if (!file.flush()) return failed(file.errorString().toStdString());
   // A library may have put another file in the place of the work file: what counts is what has its name now.
   QFile work(QString::fromStdString(inside_->work));
   if (!work.open(QIODevice::ReadWrite)) return failed(work.errorString().toStdString());

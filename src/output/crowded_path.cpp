@@ -8,12 +8,15 @@
 #include <functional>
 #include <memory>
 
+#include "cutting/offset.h"
+#include "cutting/planar_map.h"
 #include "output/raster.h"
 
 namespace widecut {
 namespace {
 
 constexpr double mostEdges = 150;       // in a row, on average, that QPainter is good for
+constexpr double farPixels = 8000;      // beyond the picture, that QPainter is good for
 constexpr double mostCoordinate = 4e6;  // Cairo counts in 1/256 pixels of 32 bits
 
 struct SurfaceEnd {
@@ -83,18 +86,33 @@ QRect deviceBox(const QPainter& painter, const Box& box) {
   return (mapped & QRectF(0, 0, painter.device()->width(), painter.device()->height())).toAlignedRect();
 }
 
+bool isTooFar(const QPainter& painter, const Box& box) {
+  const QRectF on = painter.transform().mapRect(QRectF(box.low.x, box.low.y, box.width(), box.height()));
+  return !QRectF(-mostCoordinate, -mostCoordinate, 2 * mostCoordinate, 2 * mostCoordinate).contains(on);
+}
+
+/// What of the outline lies on or near these pixels.
+Outline cutTo(const Outline& outline, const QRect& on, const QTransform& toDevice) {
+  const QPolygonF corners = toDevice.inverted().map(QPolygonF(QRectF(on).adjusted(-4, -4, 4, 4)));
+  std::vector<Point> quad;
+  for (int i = 0; i < 4; ++i) quad.push_back({corners[i].x(), corners[i].y()});
+  const Operand operands[] = {{outline}, {polygon(quad)}};
+  return cut(operands, Formula::chain(2, Role::Intersect)).value_or(Outline{});
+}
+
 }  // namespace
 
-bool isCrowded(const Outline& outline, const QTransform& toDevice, QSize device) {
+bool isCrowded(const Outline& outline, const QTransform& toDevice, QSize device, double lineWidth) {
+  const Box box = bounds(outline).grown(2 * lineWidth);  // mitres reach four half widths
+  const QRectF on = toDevice.mapRect(QRectF(box.low.x, box.low.y, box.width(), box.height()));
+  const QRectF near = QRectF(QPointF(0, 0), QSizeF(device)).adjusted(-farPixels, -farPixels, farPixels, farPixels);
+  if (!box.isEmpty() && !near.contains(on)) return true;
   std::size_t segments = 0;
   for (const Contour& c : outline.contours) segments += c.segments.size();
   if (segments < mostEdges) return false;
   double crossed = 0, low = device.height(), high = 0;
-  bool within = true;
   const auto y = [&](Point p) {
-    const QPointF at = toDevice.map(QPointF(p.x, p.y));
-    within = within && std::abs(at.x()) < mostCoordinate && std::abs(at.y()) < mostCoordinate;
-    const double v = std::clamp(at.y(), 0.0, double(device.height()));
+    const double v = std::clamp(toDevice.map(QPointF(p.x, p.y)).y(), 0.0, double(device.height()));
     low = std::min(low, v);
     high = std::max(high, v);
     return v;
@@ -107,18 +125,29 @@ bool isCrowded(const Outline& outline, const QTransform& toDevice, QSize device)
       before = now;
     }
   }
-  return within && crossed > mostEdges * std::max(1.0, high - low);
+  return crossed > mostEdges * std::max(1.0, high - low);
 }
 
 void fillCrowded(QPainter& painter, const Outline& outline, const QBrush& brush) {
-  paintMasked(painter, deviceBox(painter, bounds(outline)), brush, [&](cairo_t* cairo) {
-    setPath(cairo, outline);
+  const Box box = bounds(outline);
+  const QRect on = deviceBox(painter, box);
+  if (on.isEmpty()) return;
+  const Outline within = isTooFar(painter, box) ? cutTo(outline, on, painter.transform()) : outline;
+  paintMasked(painter, on, brush, [&](cairo_t* cairo) {
+    setPath(cairo, within);
     cairo_fill(cairo);
   });
 }
 
 void strokeCrowded(QPainter& painter, const Outline& outline, const Line& line) {
-  const Box box = bounds(outline).grown(2 * line.width);  // mitres reach four half widths
+  const Box box = bounds(outline).grown(2 * line.width);
+  if (isTooFar(painter, box)) {
+    // Too far for Cairo's numbers: its area is cut by ours.
+    LineShape shape;
+    shape.width = line.width;
+    if (const auto area = lineOutline({outline}, shape)) fillCrowded(painter, *area, painterColour(line.colour));
+    return;
+  }
   paintMasked(painter, deviceBox(painter, box), painterColour(line.colour), [&](cairo_t* cairo) {
     setPath(cairo, outline);
     cairo_set_line_width(cairo, line.width);

@@ -1,4 +1,4 @@
-// Paths with very many edges side by side, which QPainter's rasteriser takes quadratic time for.
+// Paths with very many edges side by side, or far beyond the picture, which QPainter's rasteriser is slow with.
 #pragma once
 
 #include <QBrush>
@@ -10,9 +10,10 @@ class QPainter;
 
 namespace widecut {
 
-/// True for outlines of which a row of pixels crosses so many edges that QPainter would take long: its lists of cells
-/// are searched from the left for every edge.
-bool isCrowded(const Outline& outline, const QTransform& toDevice, QSize device);
+/// True for outlines that QPainter would take long for: those of which a row of pixels crosses very many edges (its
+/// lists of cells are searched from the left for each), and those that reach far beyond the pixels there are (it
+/// follows edges all the way). `lineWidth` is that of a line along the outline, or 0.
+bool isCrowded(const Outline& outline, const QTransform& toDevice, QSize device, double lineWidth = 0);
 
 /// The same as QPainter's fillPath and strokePath, by Cairo's scan conversion, which keeps edges sorted.
 void fillCrowded(QPainter& painter, const Outline& outline, const QBrush& brush);

@@ -64,8 +64,8 @@ class LayerPainter {
     painter.restore();
   }
 
-  static bool crowds(const QPainter& painter, const Outline& outline) {
-    return isCrowded(outline, painter.transform(), {painter.device()->width(), painter.device()->height()});
+  static bool crowds(const QPainter& painter, const Outline& outline, double lineWidth = 0) {
+    return isCrowded(outline, painter.transform(), {painter.device()->width(), painter.device()->height()}, lineWidth);
   }
   static void fill(QPainter& painter, const Outline& outline, const QBrush& brush) {
     if (crowds(painter, outline))
@@ -75,7 +75,7 @@ class LayerPainter {
   }
   static void one(QPainter& painter, const FillOutline& f) { fill(painter, *f.outline, painterColour(f.colour)); }
   static void one(QPainter& painter, const StrokeOutline& stroke) {
-    if (crowds(painter, *stroke.outline)) {
+    if (crowds(painter, *stroke.outline, stroke.line.width)) {
       strokeCrowded(painter, *stroke.outline, stroke.line);
       return;
     }

@@ -1,0 +1,227 @@
+// Random events in the real window. Whatever is done, the project stays sound, can be saved and opened equal, and undo
+// leads back to where it began.
+#include <gtest/gtest.h>
+
+#include <QAbstractButton>
+#include <QTemporaryDir>
+#include <random>
+
+#include "project/limits.h"
+#include "storage/project_file.h"
+#include "storage/project_json.h"
+#include "window_driver.h"
+
+namespace widecut {
+namespace {
+
+class Monkey {
+ public:
+  explicit Monkey(unsigned seed) : random_(seed) {
+    EXPECT_TRUE(w.window.openCopy(DEMO_PROJECT));
+    start_ = projectJson(w.desk().settled());
+  }
+
+  void act() {
+    switch (random_() % 16) {
+      case 0:
+      case 1:
+      case 2:
+        drag();
+        break;
+      case 3:
+      case 4:
+        QTest::mouseClick(&w.mat(), Qt::LeftButton, keys(), place());
+        break;
+      case 5:
+        QTest::mouseDClick(&w.mat(), Qt::LeftButton, keys(), place());
+        break;
+      case 6: {
+        QMouseEvent move(QEvent::MouseMove, place(), w.mat().mapToGlobal(place()), Qt::NoButton, Qt::NoButton, keys());
+        QApplication::sendEvent(&w.mat(), &move);
+        break;
+      }
+      case 7: {
+        const QPointF at = place();
+        QWheelEvent event(at, w.mat().mapToGlobal(at), {}, {0, random_() % 2 ? 120 : -120}, Qt::NoButton, keys(),
+                          Qt::NoScrollPhase, false);
+        QApplication::sendEvent(&w.mat(), &event);
+        break;
+      }
+      case 8:
+      case 9:
+      case 10:
+        key();
+        break;
+      case 11:
+        button();
+        break;
+      case 12:
+        type();
+        break;
+      case 13:
+        hover();
+        break;
+      case 14:
+        QTest::keyClick(&w.mat(), Qt::Key_A, Qt::ControlModifier);
+        break;
+      default:
+        QTest::keyClick(&w.mat(), Qt::Key_Escape);
+    }
+    QApplication::processEvents();
+    if (QWidget* popup = QApplication::activePopupWidget()) popup->close();
+  }
+
+  void expectSound() {
+    const Project& project = w.desk().settled();
+    const auto beyond = beyondLimits(project, nullptr);
+    EXPECT_FALSE(beyond) << beyond->message;
+    const QTemporaryDir folder;
+    const std::string path = folder.filePath("m.widecut").toStdString();
+    const auto saved = saveProject(project, "", path);
+    ASSERT_TRUE(saved) << saved.error().message;
+    const auto opened = openProject(path);
+    ASSERT_TRUE(opened) << opened.error().message;
+    Project kept = project;
+    kept.media = mediaInUse(project);
+    EXPECT_EQ(projectJson(*opened), projectJson(kept));
+  }
+
+  void expectWayBack() {
+    w.desk().settleAll();
+    while (w.desk().history().canUndo()) w.desk().undo();
+    EXPECT_EQ(projectJson(w.desk().settled()), start_) << "undo leads back to the first bytes";
+  }
+
+  WindowDriver w;
+
+ private:
+  QPoint place() {
+    return {static_cast<int>(random_() % static_cast<unsigned>(w.mat().width())),
+            static_cast<int>(random_() % static_cast<unsigned>(w.mat().height()))};
+  }
+  Qt::KeyboardModifiers keys() {
+    const Qt::KeyboardModifiers some[] = {Qt::NoModifier, Qt::NoModifier, Qt::NoModifier, Qt::ShiftModifier,
+                                          Qt::AltModifier};
+    return some[random_() % 5];
+  }
+  /// A drag, during which other buttons and keys may come.
+  void drag() {
+    const QPoint from = place();
+    const auto held = keys();
+    QTest::mousePress(&w.mat(), Qt::LeftButton, held, from);
+    for (unsigned i = 0; i < 1 + random_() % 4; ++i) {
+      const QPointF to = place();
+      QMouseEvent move(QEvent::MouseMove, to, w.mat().mapToGlobal(to), Qt::NoButton, Qt::LeftButton, held);
+      QApplication::sendEvent(&w.mat(), &move);
+      if (random_() % 12 == 0) QTest::mouseClick(&w.mat(), Qt::MiddleButton, {}, place());
+      if (random_() % 12 == 0) QTest::keyClick(&w.mat(), Qt::Key_Escape);
+      if (random_() % 20 == 0) key();
+    }
+    QTest::mouseRelease(&w.mat(), Qt::LeftButton, held, place());
+  }
+  void key() {
+    struct Stroke {
+      int key;
+      Qt::KeyboardModifiers held = Qt::NoModifier;
+    };
+    static const Stroke strokes[] = {{Qt::Key_1},
+                                     {Qt::Key_4},
+                                     {Qt::Key_5},
+                                     {Qt::Key_6},
+                                     {Qt::Key_9},
+                                     {Qt::Key_0},
+                                     {Qt::Key_U},
+                                     {Qt::Key_S},
+                                     {Qt::Key_S, Qt::ShiftModifier},
+                                     {Qt::Key_I},
+                                     {Qt::Key_X},
+                                     {Qt::Key_D},
+                                     {Qt::Key_B},
+                                     {Qt::Key_R},
+                                     {Qt::Key_O},
+                                     {Qt::Key_L},
+                                     {Qt::Key_T},
+                                     {Qt::Key_T, Qt::ShiftModifier},
+                                     {Qt::Key_Left},
+                                     {Qt::Key_Up, Qt::ShiftModifier},
+                                     {Qt::Key_Right, Qt::ControlModifier},
+                                     {Qt::Key_Delete},
+                                     {Qt::Key_Return},
+                                     {Qt::Key_Escape},
+                                     {Qt::Key_D, Qt::ControlModifier},
+                                     {Qt::Key_Z, Qt::ControlModifier},
+                                     {Qt::Key_Z, Qt::ControlModifier | Qt::ShiftModifier},
+                                     {Qt::Key_BracketLeft, Qt::ControlModifier},
+                                     {Qt::Key_PageDown},
+                                     {Qt::Key_PageUp},
+                                     {Qt::Key_0, Qt::ControlModifier}};
+    const Stroke& s = strokes[random_() % std::size(strokes)];
+    // A sheet must not grow without end.
+    if (w.sheet().items.size() > 60 && s.key == Qt::Key_D) return;
+    QTest::keyClick(&w.mat(), static_cast<Qt::Key>(s.key), s.held);
+  }
+  /// Any visible button of the bench, the details or the stack that opens no dialog.
+  void button() {
+    QList<QAbstractButton*> all;
+    for (const char* panel : {"bench", "details", "stack", "sheets"})
+      if (auto* widget = w.window.findChild<QWidget*>(panel)) all += widget->findChildren<QAbstractButton*>();
+    all.removeIf([](QAbstractButton* b) {
+      return !b->isVisible() || !b->isEnabled() || b->objectName().startsWith("placePhoto");
+    });
+    if (!all.isEmpty())
+      QTest::mouseClick(all[static_cast<qsizetype>(random_() % static_cast<unsigned>(all.size()))], Qt::LeftButton);
+  }
+  void type() {
+    QList<QLineEdit*> all = w.window.findChildren<QLineEdit*>();
+    all.removeIf([](QLineEdit* field) { return !field->isVisible() || !field->isEnabled(); });
+    if (all.isEmpty()) return;
+    auto* field = all[static_cast<qsizetype>(random_() % static_cast<unsigned>(all.size()))];
+    static const char* const texts[] = {"12",  "-4 mm", "1e9", "0",   "0.0000001", "1000000",
+                                        "1/0", "+=3",   "*2",  "box", "(",         ""};
+    QTest::mouseClick(field, Qt::LeftButton);
+    field->selectAll();
+    QTest::keyClicks(field, texts[random_() % std::size(texts)]);
+    const QPointer<QLineEdit> still = field;
+    if (random_() % 3 > 0) QTest::keyClick(field, random_() % 4 ? Qt::Key_Return : Qt::Key_Escape);
+    if (still) w.mat().setFocus();
+  }
+  /// The pointer comes to a card of the bench, or goes.
+  void hover() {
+    const auto cards = w.window.findChild<QWidget*>("bench")->findChildren<QAbstractButton*>();
+    if (cards.isEmpty()) return;
+    auto* card = cards[static_cast<qsizetype>(random_() % static_cast<unsigned>(cards.size()))];
+    if (random_() % 2) {
+      QEnterEvent enter({5, 5}, {5, 5}, {5, 5});
+      QApplication::sendEvent(card, &enter);
+    } else {
+      QEvent leave(QEvent::Leave);
+      QApplication::sendEvent(card, &leave);
+    }
+  }
+
+  std::mt19937 random_;
+  std::string start_;
+};
+
+/// How many events one seed makes; MONKEY_EVENTS says otherwise.
+int eventsPerSeed() {
+  return qEnvironmentVariableIsSet("MONKEY_EVENTS") ? qEnvironmentVariableIntValue("MONKEY_EVENTS") : 1000;
+}
+unsigned firstSeed() { return static_cast<unsigned>(qEnvironmentVariableIntValue("MONKEY_SEED")); }
+
+class MonkeyTest : public testing::TestWithParam<unsigned> {};
+
+TEST_P(MonkeyTest, LeavesTheProjectSoundAndTheWayBackExact) {
+  Monkey monkey(firstSeed() + GetParam());
+  for (int i = 1; i <= eventsPerSeed(); ++i) {
+    monkey.act();
+    if (i % 250 != 0) continue;
+    ASSERT_NO_FATAL_FAILURE(monkey.expectSound()) << "after " << i << " events";
+  }
+  monkey.expectWayBack();
+}
+
+INSTANTIATE_TEST_SUITE_P(Seeds, MonkeyTest, testing::Values(1U, 2U, 3U, 4U, 5U));
+
+}  // namespace
+}  // namespace widecut

@@ -1,0 +1,147 @@
+// Every edit there is, at random: what property tests and the monkey draw from.
+#pragma once
+
+#include <random>
+#include <string>
+
+#include "project/pieces.h"
+#include "project/resolve.h"
+#include "sample.h"
+
+namespace widecut {
+
+inline void gatherIds(const std::vector<ItemPtr>& items, std::vector<Id>& ids) {
+  for (const ItemPtr& item : items) {
+    ids.push_back(item->id);
+    if (const Recipe* recipe = item->recipe()) gatherIds(recipe->parts, ids);
+  }
+}
+
+/// Random edits of a sample project, parts and hidden items included. What refuses changes nothing.
+class EveryEdit {
+ public:
+  explicit EveryEdit(unsigned seed) : random_(seed) {
+    sample_.addPhoto(400, 300);
+    project = sample_.project;
+  }
+  /// From a project with photos that have bytes.
+  EveryEdit(unsigned seed, Project start, Id sheet) : random_(seed) {
+    project = std::move(start);
+    sample_.sheet = sheet;
+    sample_.photo = project.media.begin()->first;
+  }
+
+  Project project;
+  std::string last;  ///< What next() did.
+
+  Project next() {
+    const auto ids = someItems();
+    const Id one = anyItem();
+    std::vector<Id> made;
+    Id fresh = 0;
+    const auto keep = [&](Result<Project> result) { return result ? *result : project; };
+    const int which = static_cast<int>(number(0, 24));
+    last = std::to_string(which);
+    switch (which) {
+      case 0:
+        return withMapped(project, ids, Affine::move({number(-40, 40), number(-40, 40)}));
+      case 1:
+        return withMapped(project, ids, Affine::turn(number(-3, 3)).about({50, 50}));
+      case 2:
+        return withMapped(project, ids, Affine::scale(number(-2, 2), number(0.2, 2)).about({60, 40}));
+      case 3:
+        return number(0, 1) < 0.5 ? broughtToFront(project, ids) : sentToBack(project, ids);
+      case 4:
+        return withCopies(project, ids, {7, 7}, made);
+      case 5:
+        return number(0, 1) < 0.3 ? withoutItems(project, ids) : project;
+      case 6:
+      case 7:
+      case 8: {
+        const auto outcome = allOutcomes[static_cast<int>(number(0, 5))];
+        return combined(project, ids, outcome, usualLook(project, ids, outcome), fresh);
+      }
+      case 9:
+        return withPartsLifted(project, one, made);
+      case 10:
+        return withRole(project, one, static_cast<int>(number(0, 3)), static_cast<Role>(random_() % 4));
+      case 11:
+        return withBaked(project, one);
+      case 12:
+        return withDivided(project, ids, usualLook(project, ids, Outcome::Union), made);
+      case 13:
+        return withSplitLoose(project, one, made);
+      case 14:
+        return withOffcuts(project, one, made);
+      case 15: {
+        const Outline stroke{{{place(), {Segment::line(place())}, false}}};
+        return keep(withKnife(project, ids, stroke, number(0, 1) < 0.5 ? 0 : number(0, 6), made));
+      }
+      case 16:
+        return keep(withOffset(project, ids, number(-6, 8), static_cast<Join>(random_() % 3)));
+      case 17: {
+        LineShape line;
+        line.width = number(0.5, 12);
+        return keep(withLineOutlined(project, ids, line));
+      }
+      case 18:
+        return withTrimmed(project, ids, sheetHere().box(), "sheet edge", made);
+      case 19:
+        return withSize(project, one, number(0.1, 150), number(0.1, 150));
+      case 20:
+        return withPhotoIn(project, one, sample_.photo);
+      case 21:
+        return withReframing(project, one,
+                             Affine::scale(number(0.5, 2), 1).linear() * Affine::move({number(-9, 9), 3}));
+      case 22:
+        return number(0, 1) < 0.5 ? typedFormula(one) : withFill(project, ids, Colour{1, 2, 3, 200});
+      default:
+        return withEach(project, ids, [&](const Item& before) {
+          Item after = before;
+          after.hidden = number(0, 1) < 0.3;
+          after.style.opacity = number(0, 1);
+          after.style.line = number(0, 1) < 0.4 ? std::optional(Line{{9, 8, 7}, number(0.1, 9)}) : std::nullopt;
+          return after;
+        });
+    }
+  }
+  const Sheet& sheetHere() const { return *findSheet(project, sample_.sheet); }
+
+ private:
+  double number(double low, double high) { return std::uniform_real_distribution<double>(low, high)(random_); }
+  Point place() { return {number(-20, 220), number(-20, 170)}; }
+  std::vector<Id> all() {
+    std::vector<Id> ids;
+    gatherIds(sheetHere().items, ids);
+    return ids;
+  }
+  std::vector<Id> someItems() {
+    std::vector<Id> chosen;
+    for (const Id id : all())
+      if (number(0, 1) < 0.4) chosen.push_back(id);
+    return chosen;
+  }
+  Id anyItem() {
+    const auto ids = all();
+    return ids.empty() ? 0 : ids[random_() % ids.size()];
+  }
+  Project typedFormula(Id id) {
+    const ItemPtr item = findItem(project, id);
+    if (!item || !item->recipe()) return project;
+    auto names = formulaNames(*item->recipe());
+    std::shuffle(names.begin(), names.end(), random_);
+    std::string text;
+    for (std::size_t i = 0; i < names.size(); ++i) {
+      if (i > 0) text += std::string(" ") + "+-&^"[random_() % 4] + " ";
+      text += writtenInFormulas(names[i]);
+      if (number(0, 1) < 0.2) break;
+    }
+    const auto changed = withFormula(project, id, text);
+    return changed ? *changed : project;
+  }
+
+  std::mt19937 random_;
+  Sample sample_;
+};
+
+}  // namespace widecut
