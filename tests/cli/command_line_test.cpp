@@ -9,6 +9,10 @@
 #include <QTemporaryDir>
 
 #include "geometry/path_data.h"
+#include "media/photo.h"
+#include "project/edits.h"
+#include "sample.h"
+#include "storage/project_file.h"
 
 namespace widecut {
 namespace {
@@ -155,6 +159,76 @@ TEST(CommandLine, AFullDiskLeavesNothingBehind) {
   const auto left = QDir(disk).entryList(QDir::Files | QDir::Hidden);
   QProcess::execute("umount", {disk});
   EXPECT_TRUE(left.isEmpty()) << left.join(' ').toStdString();
+}
+
+/// What the program answers to a batch.
+QStringList batch(const QByteArray& lines) {
+  const QTemporaryDir folder;
+  QFile file(folder.filePath("in.jsonl"));
+  EXPECT_TRUE(file.open(QIODevice::WriteOnly));
+  file.write(lines);
+  file.close();
+  const Ran ran = widecut({"cut", "--batch", file.fileName()});
+  EXPECT_EQ(ran.code, 0) << ran.err.toStdString();
+  return ran.out.trimmed().split('\n');
+}
+
+TEST(CommandLine, ABatchGoesOnAfterAnyLetterInAnError) {
+  const QStringList lines = batch(
+      "{\"id\":1,\"formula\":\"a\",\"a\":\"M0 0H1V1H0Z\"}\n"
+      "{\"id\":2,\"formula\":\"a × b\",\"a\":\"M0 0H1V1H0Z\",\"b\":\"M0 0H1V1H0Z\"}\n"
+      "{\"id\":3,\"formula\":\"ü\",\"a\":\"Mé 0\"}\n"
+      "{\"id\":4,\"formula\":\"a\",\"a\":\"M0 0H1V1H0Z\"}\n");
+  ASSERT_EQ(lines.size(), 4);
+  EXPECT_TRUE(lines[0].contains("result"));
+  EXPECT_TRUE(lines[1].contains("×"));
+  EXPECT_TRUE(lines[2].contains("error"));
+  EXPECT_TRUE(lines[3].contains("result")) << "nothing after it is lost";
+}
+
+TEST(CommandLine, ABatchSubtractsInTheOrderGiven) {
+  const QStringList lines =
+      batch("{\"op\":\"subtract\",\"z\":\"M0 0H10V10H0Z\",\"a\":\"M5 0H15V10H5Z\",\"m\":\"M0 0H1V10H0Z\"}\n");
+  const QString result = lines[0].section("\"result\":\"", 1).section('"', 0, 0);
+  EXPECT_NEAR(signedArea(*parsePathData(result.toStdString())), 40, 1e-6) << "z − a − m";
+}
+
+TEST(CommandLine, AFormulaOfManyPartsIsAnswered) {
+  QByteArray formula = "a";
+  for (int i = 0; i < 300000; ++i) formula += "+a";
+  const QStringList lines = batch("{\"formula\":\"" + formula + "\",\"a\":\"M0 0H1V1H0Z\"}\n");
+  EXPECT_TRUE(lines[0].contains("result")) << lines[0].left(200).toStdString();
+}
+
+TEST(CommandLine, PipesAreRefusedAtOnce) {
+  for (const char* word : {"info", "deliver"}) {
+    QStringList words{word, "/dev/zero"};
+    if (words[0] == "deliver")
+      words << "-o"
+            << "x.png";
+    expectRefused(words, "a device or a pipe");
+  }
+  expectRefused({"cut", "--batch", "/dev/zero"}, "a device or a pipe");
+}
+
+TEST(CommandLine, APhotoThatCannotBeDecodedIsNamed) {
+  const QTemporaryDir folder;
+  Sample s;
+  Medium broken;
+  broken.name = "broken.jpg";
+  broken.bytes = std::make_shared<const std::string>("\xFF\xD8\xFF nothing more");
+  broken.hash = sha256(*broken.bytes);
+  broken.width = broken.height = 10;
+  Project p = withMedium(s.project, std::make_shared<const Medium>(broken));
+  p = withPhotoIn(p, s.box, broken.hash);
+  const QString path = folder.filePath("broken.widecut");
+  ASSERT_TRUE(saveProject(p, "", path.toStdString()));
+  EXPECT_TRUE(widecut({"info", path}).out.contains("broken.jpg"));
+  EXPECT_TRUE(widecut({"info", path}).out.contains("has no pixels") ||
+              widecut({"info", path}).out.contains("cannot be decoded"));
+  const Ran delivered = widecut({"deliver", path, "-o", folder.filePath("a.pdf")});
+  EXPECT_EQ(delivered.code, 0);
+  EXPECT_TRUE(delivered.err.contains("note: broken.jpg")) << delivered.err.toStdString();
 }
 
 }  // namespace
