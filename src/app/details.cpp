@@ -313,7 +313,6 @@ void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
   QString text = photo              ? QString::fromStdString(desk_.project().media.at(photo->medium)->name)
                  : first.style.fill ? QString::fromStdString(colourText(*first.style.fill))
                                     : tr("no fill");
-  if (broken) text = tr("cannot be decoded: %1").arg(text);
   fillText_->setStyleSheet(broken ? "color: #BF3F26" : "");
   fillText_->setToolTip(text);
   fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 126));
@@ -341,7 +340,11 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
       tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
           tr("%1 curves, %2 %3").arg(n.curves).arg(n.contours).arg(n.contours == 1 ? tr("contour") : tr("contours")),
       tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1)};
-  if (const auto photo = shownPhoto(*selected.front(), desk_.project().media)) {
+  const auto photo = shownPhoto(*selected.front(), desk_.project().media);
+  const auto ready = photo ? desk_.photos().levelIfReady(desk_.project().media.at(photo->medium), 0.02) : std::nullopt;
+  if (ready && ready->isFinal && ready->level.image.isNull()) {
+    lines << tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>");
+  } else if (photo) {
     const double ppi = 72 / photo->pointsPerPixel;
     const bool good = ppi >= 220;
     lines << tr("photo at %1 ppi · <span style='color:%2'>%3</span>")

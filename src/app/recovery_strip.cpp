@@ -59,7 +59,8 @@ void RecoveryStrip::addCard(std::size_t index) {
   shown.setDevicePixelRatio(ratio);
   picture->setPixmap(shown);
   picture->setStyleSheet("border: 1px solid #D5CDBD");
-  row->addWidget(picture);
+  picture->setFixedSize((shown.deviceIndependentSize() + QSizeF(2, 2)).toSize());
+  row->addWidget(picture, 0, Qt::AlignTop);
   auto* words = new QVBoxLayout;
   words->setSpacing(2);
   const QString file = QFileInfo(QString::fromStdString(left.path)).fileName();

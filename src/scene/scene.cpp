@@ -65,7 +65,7 @@ std::vector<FillOutline> standIn(const ImageInOutline& picture) {
   std::vector<FillOutline> out{{picture.outline, {0x9a, 0xa6, 0xa8}}};
   const Box box = bounds(*picture.outline);
   if (box.isEmpty()) return out;
-  const double width = std::min(box.width(), box.height()) / 24;
+  const double width = std::min(box.width(), box.height()) / 40;
   const Outline cross{{stroke(box.corner(0), box.corner(2), width), stroke(box.corner(1), box.corner(3), width)}};
   const Operand operands[] = {{*picture.outline}, {cross}};
   if (const auto map = PlanarMap::of(operands))
