@@ -51,6 +51,8 @@ class PhotoStore {
   void whenReady(std::function<void()> call);
   /// Why the photo cannot be decoded; nothing when it can. Looks at its first rows when it has not been decoded yet.
   std::optional<Problem> problemWith(const Medium& medium);
+  /// True while something that levelIfReady asked for is on its way.
+  bool isDecoding() const;
   /// The bytes of decoded levels that are kept now.
   std::size_t bytesHeld() const;
 

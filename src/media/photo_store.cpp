@@ -165,6 +165,11 @@ std::optional<Problem> PhotoStore::problemWith(const Medium& medium) {
   return broken->second;
 }
 
+bool PhotoStore::isDecoding() const {
+  const std::lock_guard lock(inside_->mutex);
+  return !inside_->asked.empty();
+}
+
 std::size_t PhotoStore::bytesHeld() const {
   const std::lock_guard lock(inside_->mutex);
   return inside_->bytes;

@@ -12,4 +12,8 @@ namespace widecut {
 /// edges its edge pixels count on. Only for maps that make the photo smaller. An empty image when it cannot be decoded.
 QImage photoTile(const Medium& medium, PhotoStore& store, const QTransform& pixelsToTarget, const QRect& on);
 
+/// The part of a level that shows on these pixels, for levels that are too large for a painter's brush, which counts up
+/// to 32767; others come back as they are.
+PhotoLevel partOn(PhotoLevel level, const QTransform& pixelsToTarget, const QRect& on);
+
 }  // namespace widecut

@@ -107,6 +107,10 @@ class LayerPainter {
       missing(painter, picture);
       return;
     }
+    const Box box = bounds(*picture.outline);
+    const QRectF on = painter.transform().mapRect(QRectF(box.low.x, box.low.y, box.width(), box.height()));
+    const QRectF all(0, 0, painter.device()->width(), painter.device()->height());
+    level = partOn(std::move(level), toDevice, (on & all).toAlignedRect());
     QBrush brush(level.image);
     brush.setTransform(painterTransform(picture.pixelsToSheet * level.toPixels));
     fill(painter, *picture.outline, brush);

@@ -132,12 +132,12 @@ class SvgWriter {
     }
     if (!photo->note.empty()) notes_.push_back(photo->note);
     definitions_ += "<g id=\"" + id + "\" transform=\"" + matrix(photo->toUpright) + "\">\n";
-    for (const SvgPhoto::Band& band : photo->bands) {
+    for (const SvgPhoto::Tile& tile : photo->tiles) {
       const QByteArray bytes =
-          QByteArray::fromRawData(band.bytes.data(), static_cast<qsizetype>(band.bytes.size())).toBase64();
-      definitions_ += "<image y=\"" + std::to_string(band.top) + "\" width=\"" + std::to_string(band.width) +
-                      "\" height=\"" + std::to_string(band.height) +
-                      "\" preserveAspectRatio=\"none\" href=\"data:" + band.type + ";base64,";
+          QByteArray::fromRawData(tile.bytes.data(), static_cast<qsizetype>(tile.bytes.size())).toBase64();
+      definitions_ += "<image x=\"" + std::to_string(tile.left) + "\" y=\"" + std::to_string(tile.top) + "\" width=\"" +
+                      std::to_string(tile.width) + "\" height=\"" + std::to_string(tile.height) +
+                      "\" preserveAspectRatio=\"none\" href=\"data:" + tile.type + ";base64,";
       definitions_.append(bytes.data(), static_cast<std::size_t>(bytes.size()));
       definitions_ += "\"/>\n" + std::string(bytes.size() > 100'000 ? pauseLetters : 0, '\n');
     }

@@ -8,7 +8,9 @@
 namespace widecut {
 namespace {
 
-constexpr int overlap = 8;  // pixels by which bands overlap, so that no seam shows where readers smooth edges
+constexpr int overlap = 8;  // pixels by which tiles overlap, so that no seam shows where readers smooth edges
+
+bool isSmall(QSize size) { return size.width() <= mostSvgPhotoSide && size.height() <= mostSvgPhotoSide; }
 
 std::string encoded(const QImage& image, const char* format, int quality) {
   QByteArray bytes;
@@ -18,16 +20,26 @@ std::string encoded(const QImage& image, const char* format, int quality) {
   return bytes.toStdString();
 }
 
-/// The rows from `top` on as one band, or as two when one would be too large.
-void addBands(const QImage& image, int top, int height, std::vector<SvgPhoto::Band>& out) {
-  const int reach = std::min(image.height(), top + height + overlap) - top;
-  std::string bytes = encoded(image.copy(0, top, image.width(), reach), "JPEG", 95);
-  if (bytes.size() <= mostSvgPhotoBytes || height < 16) {
-    out.push_back({"image/jpeg", std::move(bytes), top, image.width(), reach});
-    return;
+/// A part of the picture as one tile, or as two when one would be too large.
+void addTiles(const QImage& image, const QRect& part, std::vector<SvgPhoto::Tile>& out) {
+  const QRect whole = part.adjusted(0, 0, overlap, overlap) & image.rect();
+  if (isSmall(part.size()) || std::max(part.width(), part.height()) < 16) {
+    std::string bytes = encoded(image.copy(whole), "JPEG", 95);
+    if (bytes.size() <= mostSvgPhotoBytes || std::max(part.width(), part.height()) < 16) {
+      out.push_back({"image/jpeg", std::move(bytes), whole.x(), whole.y(), whole.width(), whole.height()});
+      return;
+    }
   }
-  addBands(image, top, height / 2, out);
-  addBands(image, top + height / 2, height - height / 2, out);
+  QRect first = part, second = part;
+  if (part.width() > part.height()) {
+    first.setWidth(part.width() / 2);
+    second.setLeft(first.right() + 1);
+  } else {
+    first.setHeight(part.height() / 2);
+    second.setTop(first.bottom() + 1);
+  }
+  addTiles(image, first, out);
+  addTiles(image, second, out);
 }
 
 bool keepsItsBytes(const PhotoHeader& header) {
@@ -41,10 +53,11 @@ Result<SvgPhoto> svgPhoto(const Medium& medium) {
   const auto header = photoHeader(*medium.bytes);
   if (!header) return problem(medium.name + " " + header.error().message);
   SvgPhoto out;
-  if (keepsItsBytes(*header)) {
+  const bool small = isSmall({header->width(), header->height()});
+  if (small && keepsItsBytes(*header)) {
     std::string bytes = withoutExif(*medium.bytes);
     if (bytes.size() <= mostSvgPhotoBytes) {
-      out.bands.push_back({"image/jpeg", std::move(bytes), 0, header->storedWidth, header->storedHeight});
+      out.tiles.push_back({"image/jpeg", std::move(bytes), 0, 0, header->storedWidth, header->storedHeight});
       out.toUpright = header->toUpright();
       return out;
     }
@@ -53,16 +66,16 @@ Result<SvgPhoto> svgPhoto(const Medium& medium) {
   if (!image) return problem(medium.name + " " + image.error().message);
   if (header->kind != PhotoKind::Jpeg) {
     std::string bytes = encoded(*image, "PNG", -1);
-    if (bytes.size() <= mostSvgPhotoBytes) {
-      out.bands.push_back({"image/png", std::move(bytes), 0, image->width(), image->height()});
+    if (small && bytes.size() <= mostSvgPhotoBytes) {
+      out.tiles.push_back({"image/png", std::move(bytes), 0, 0, image->width(), image->height()});
       return out;
     }
     if (image->hasAlphaChannel())
-      return problem(medium.name + " is too large for an SVG: readers take 7 MB in one piece, and with its " +
-                     "see-through parts it cannot be split (" + std::to_string(bytes.size() / 1'000'000) +
-                     " MB); deliver a PDF or a PNG");
+      return problem(medium.name + " is too large for an SVG: readers take 7 MB and 16000 pixels a side in one " +
+                     "piece, and with its see-through parts it cannot be split (" +
+                     std::to_string(bytes.size() / 1'000'000) + " MB); deliver a PDF or a PNG");
   }
-  addBands(*image, 0, image->height(), out.bands);
+  addTiles(*image, image->rect(), out.tiles);
   out.note = medium.name + " was compressed anew (JPEG, 95 %) to go into the SVG";
   return out;
 }

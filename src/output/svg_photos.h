@@ -9,23 +9,25 @@
 
 namespace widecut {
 
-/// A photo for an SVG: one element, or several bands of a photo that is too large for one.
+/// A photo for an SVG: one element, or several tiles of a photo that is too large for one.
 struct SvgPhoto {
-  struct Band {
-    std::string type;                    ///< image/jpeg or image/png
-    std::string bytes;                   ///< At most mostSvgPhotoBytes.
-    int top = 0, width = 0, height = 0;  ///< In the pixels that `toUpright` maps.
+  struct Tile {
+    std::string type;                              ///< image/jpeg or image/png
+    std::string bytes;                             ///< At most mostSvgPhotoBytes.
+    int left = 0, top = 0, width = 0, height = 0;  ///< In the pixels that `toUpright` maps.
   };
-  std::vector<Band> bands;
-  Affine toUpright;  ///< From the bands' pixels to those of the upright photo.
+  std::vector<Tile> tiles;
+  Affine toUpright;  ///< From the tiles' pixels to those of the upright photo.
   std::string note;  ///< What the person should know of how it went in; empty for nothing.
 };
 
 /// Readers take elements up to ten million characters, which are 7.5 million bytes of picture.
 inline constexpr std::size_t mostSvgPhotoBytes = 7'000'000;
+/// And pictures up to 32767 pixels a side.
+inline constexpr int mostSvgPhotoSide = 16000;
 
 /// A JPEG in sRGB keeps its bytes (without EXIF data, which readers take differently); other photos go in as PNG, or,
-/// when they are too large for one element and have no alpha, as bands of JPEG, which overlap a little. The problem
+/// when they are too large for one element and have no alpha, as tiles of JPEG, which overlap a little. The problem
 /// says that a photo cannot go into an SVG.
 Result<SvgPhoto> svgPhoto(const Medium& medium);
 

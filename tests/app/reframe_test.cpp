@@ -25,7 +25,6 @@ struct ReframeTest : testing::Test {
     const QString path = folder.filePath("tones.png");
     ASSERT_TRUE(writeFile(path.toStdString(), encoded(tones(800, 400), "PNG")));
     w.drop(path, w.mm(150, 100));
-    QTest::qWait(100);
   }
   Framing framing() { return findItem(w.desk().project(), item)->style.photo->framing; }
   double covering() { return coveringScale(resolved(*findItem(w.desk().project(), item))->box, 800, 400, 0); }

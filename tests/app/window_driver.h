@@ -148,7 +148,13 @@ class WindowDriver {
   }
   /// Waits until photos are decoded, then takes the pixel that the person sees at a place of the sheet.
   QColor seen(Point at) {
-    QTest::qWait(150);
+    // What the mat paints asks for photos; when they are there, it is painted anew.
+    for (int i = 0; i < 1000; ++i) {
+      (void)mat().grab();
+      QTest::qWait(5);
+      if (!desk().photos().isDecoding()) break;
+    }
+    emit desk().photosReady();
     return mat().grab().toImage().pixelColor(onMat(at));
   }
   void report(const char* job) const { std::printf("actions %s: %d\n", job, actions); }

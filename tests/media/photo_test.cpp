@@ -3,8 +3,6 @@
 #include <gtest/gtest.h>
 
 #include <QColorSpace>
-#include <atomic>
-#include <thread>
 
 #include "media/area_scale.h"
 #include "media/photo_decode.h"
@@ -202,28 +200,6 @@ TEST(PhotoStore, KeepsNoMoreThanItsBytes) {
     EXPECT_LE(store.bytesHeld(), 3'000'000U);
   }
   EXPECT_FALSE(store.level(*photos[0], 1).image.isNull()) << "what was let go is decoded again";
-}
-
-TEST(PhotoStore, SeveralThreadsAtOnceGetTheSame) {
-  PhotoStore store(4'000'000);
-  std::vector<std::shared_ptr<const Medium>> photos;
-  for (int i = 0; i < 4; ++i) photos.push_back(*photoFromBytes(encoded(tones(400 + i, 300), "JPEG"), "p"));
-  std::atomic<int> wrong = 0, calls = 0;
-  store.whenReady([&] { ++calls; });
-  std::vector<std::thread> threads;
-  for (int t = 0; t < 4; ++t)
-    threads.emplace_back([&, t] {
-      for (int i = 0; i < 40; ++i) {
-        const auto& photo = photos[static_cast<std::size_t>((i + t) % 4)];
-        const double scale = i % 3 == 0 ? 1 : 0.2;
-        if (i % 2 == 0)
-          wrong += store.level(*photo, scale).image.isNull();
-        else if (const auto ready = store.levelIfReady(photo, scale))
-          wrong += ready->level.image.isNull();
-      }
-    });
-  for (std::thread& t : threads) t.join();
-  EXPECT_EQ(wrong, 0);
 }
 
 }  // namespace

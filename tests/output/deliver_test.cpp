@@ -298,7 +298,7 @@ TEST_F(OnePhoto, APdfHasItsBleedAndSaysWhereItIsTrimmed) {
   EXPECT_EQ(sceneFor(project, png).area().width(), 220);
 }
 
-TEST_F(OnePhoto, APhotoTooLargeForOneElementGoesInAsBands) {
+TEST_F(OnePhoto, APhotoTooLargeForOneElementGoesInAsTiles) {
   // Noise: 9 MB of JPEG, which no reader takes in one element.
   std::mt19937 random(3);
   QImage noise(2600, 2000, QImage::Format_RGB32);
@@ -318,6 +318,22 @@ TEST_F(OnePhoto, APhotoTooLargeForOneElementGoesInAsBands) {
   }
   EXPECT_LT(longest, 10'000'000U);
   expectAlike();
+}
+
+TEST_F(OnePhoto, APhotoWiderThanAnyPainterIsDelivered) {
+  QImage wide(40000, 6, QImage::Format_RGB32);
+  wide.fill(QColor(20, 160, 60));
+  const QTemporaryDir folder;
+  for (const char* format : {"PNG", "JPEG"}) {
+    put(encoded(wide, format), "wide");
+    const Delivered d = deliveredEverywhere(project, sheet);
+    EXPECT_NEAR(d.png.pixelColor(40, 60).green(), 160, 2) << format;
+    EXPECT_NEAR(d.svg.pixelColor(40, 60).green(), 160, 2) << format;
+    // Cairo, which draws the others, stops at 32767 pixels: this reader does not.
+    ASSERT_TRUE(writeFile(folder.filePath("w.pdf").toStdString(), bytesOf(DeliveryFormat::Pdf)));
+    run("pdftoppm", {"-r", "72", "-png", "-singlefile", folder.filePath("w.pdf"), folder.filePath("w")});
+    EXPECT_NEAR(QImage(folder.filePath("w.png")).pixelColor(40, 60).green(), 160, 2) << format;
+  }
 }
 
 TEST_F(OnePhoto, NumbersOfAnSvgHaveFourDecimals) {
