@@ -74,6 +74,7 @@ void RecoveryStrip::addCard(std::size_t index) {
   words->addWidget(when);
   words->addStretch(1);
   auto* buttons = new QHBoxLayout;
+  buttons->setSpacing(6);
   auto* take = new QPushButton(tr("Take up"), card);
   take->setObjectName(QString("takeUp%1").arg(index));
   take->setProperty("primary", true);
