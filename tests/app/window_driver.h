@@ -149,12 +149,11 @@ class WindowDriver {
   /// Waits until photos are decoded, then takes the pixel that the person sees at a place of the sheet.
   QColor seen(Point at) {
     // What the mat paints asks for photos; when they are there, it is painted anew.
-    for (int i = 0; i < 1000; ++i) {
-      (void)mat().grab();
-      QTest::qWait(5);
-      if (!desk().photos().isDecoding()) break;
-    }
-    emit desk().photosReady();
+    (void)mat().grab();
+    const bool decoding = desk().photos().isDecoding();
+    for (int i = 0; i < 2000 && desk().photos().isDecoding(); ++i) QTest::qWait(5);
+    if (decoding) emit desk().photosReady();
+    QTest::qWait(5);
     return mat().grab().toImage().pixelColor(onMat(at));
   }
   void report(const char* job) const { std::printf("actions %s: %d\n", job, actions); }
