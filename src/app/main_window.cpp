@@ -23,7 +23,6 @@
 #include "app/journal_keeper.h"
 #include "app/mat.h"
 #include "app/measure_field.h"
-#include "app/recovery_strip.h"
 #include "app/side_panels.h"
 #include "app/theme.h"
 #include "output/deliver.h"
@@ -33,7 +32,6 @@ namespace widecut {
 namespace {
 
 const char* const photoFilter = "Pictures (*.png *.jpg *.jpeg *.webp *.tif *.tiff)";
-const char* const projectFilter = "Wide Cut projects (*.widecut)";
 
 }  // namespace
 
@@ -250,31 +248,6 @@ void MainWindow::complain(const QString& message) {
   box.exec();
 }
 
-bool MainWindow::take(const Result<void>& opened) {
-  if (!opened) {
-    complain(QString::fromStdString(opened.error().message));
-    return false;
-  }
-  mat_->fitSheet();
-  return true;
-}
-
-bool MainWindow::mayDiscard() {
-  if (desk_.isSaved()) return true;
-  QMessageBox box(QMessageBox::NoIcon, tr("Unsaved changes"),
-                  tr("There are unsaved changes in “%1”.").arg(QString::fromStdString(desk_.settled().name)),
-                  QMessageBox::NoButton, this);
-  box.setObjectName("unsavedChanges");
-  auto* keep = box.addButton(tr("Save"), QMessageBox::AcceptRole);
-  auto* drop = box.addButton(tr("Close without saving"), QMessageBox::DestructiveRole);
-  auto* stay = box.addButton(tr("Go on working"), QMessageBox::RejectRole);
-  box.setDefaultButton(keep);
-  box.setEscapeButton(stay);
-  box.exec();
-  if (box.clickedButton() == keep) return save();
-  return box.clickedButton() == drop;
-}
-
 bool MainWindow::event(QEvent* event) {
   // After a dialog the keys belong to the page again, whether or not there is a window manager to see to it.
   if (event->type() == QEvent::WindowUnblocked) {
@@ -301,68 +274,6 @@ void MainWindow::settleTyping() {
   if (auto* field = qobject_cast<MeasureField*>(typing)) field->settleTyping();
   if (auto* formula = qobject_cast<FormulaField*>(typing)) formula->settleTyping();
   desk_.settleAll();
-}
-
-void MainWindow::keepJournals(const QString& home) {
-  desk_.setClaims(home.toStdString());
-  const std::string journals = (home + "/journals").toStdString();
-  auto left = leftBehind(journals);
-  auto journal = Journal::begin(journals);
-  if (journal)
-    keeper_ = std::make_unique<JournalKeeper>(desk_, std::move(*journal));
-  else
-    emit desk_.told(QString::fromStdString(journal.error().message));
-  if (left.empty()) return;
-  const auto takeUp = [this](const LeftBehind& work) {
-    settleTyping();
-    if (!mayDiscard()) return false;
-    auto project = work.project();
-    if (!project) {
-      complain(QString::fromStdString(project.error().message));
-      return false;
-    }
-    desk_.takeUp(std::move(*project), QString::fromStdString(work.path));
-    mat_->fitSheet();
-    // Its journal goes once this window's own holds the same.
-    QTimer::singleShot(3000, this, [gone = LeftBehind(work)]() mutable { gone.putAway(); });
-    return true;
-  };
-  aroundMat_->insertWidget(0, new RecoveryStrip(std::move(left), takeUp, this));
-}
-
-bool MainWindow::saved(const Result<void>& result) {
-  if (!result) complain(QString::fromStdString(result.error().message));
-  return result.has_value();
-}
-
-bool MainWindow::mayReplaceChanged() {
-  QMessageBox box(QMessageBox::NoIcon, tr("Changed meanwhile"),
-                  tr("“%1” was changed by somebody else since it was opened here.\nSaving would replace those changes.")
-                      .arg(QFileInfo(desk_.path()).fileName()),
-                  QMessageBox::NoButton, this);
-  box.setObjectName("changedMeanwhile");
-  auto* other = box.addButton(tr("Save under another name"), QMessageBox::AcceptRole);
-  auto* replace = box.addButton(tr("Replace their changes"), QMessageBox::DestructiveRole);
-  auto* stay = box.addButton(tr("Go on working"), QMessageBox::RejectRole);
-  box.setDefaultButton(other);
-  box.setEscapeButton(stay);
-  box.exec();
-  if (box.clickedButton() == other) return saveAs();
-  return box.clickedButton() == replace && saved(desk_.save(desk_.path(), true));
-}
-
-bool MainWindow::save() {
-  if (desk_.path().isEmpty() || desk_.isOpenElsewhere()) return saveAs();
-  if (desk_.isChangedElsewhere()) return mayReplaceChanged();
-  return saved(desk_.save(desk_.path()));
-}
-
-bool MainWindow::saveAs() {
-  QString path = QFileDialog::getSaveFileName(this, tr("Save the project as"), desk_.path(), projectFilter);
-  if (path.isEmpty()) return false;
-  if (QFileInfo(path).suffix().isEmpty()) path += ".widecut";
-  // The dialog has asked whether to replace it.
-  return saved(desk_.save(path, true));
 }
 
 void MainWindow::placePhoto(const QString& path, std::optional<Point> at) {
