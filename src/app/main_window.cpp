@@ -71,6 +71,9 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
 MainWindow::~MainWindow() {
   // A field that is being typed in would hand its text to a desk that is gone.
   if (QWidget* typing = QApplication::focusWidget()) typing->clearFocus();
+  // What works in the background for a panel uses the desk's photos: panels end first, and wait for it.
+  keeper_.reset();
+  delete takeCentralWidget();
 }
 
 QWidget* MainWindow::buildToolRow() {

@@ -346,6 +346,17 @@ TEST_F(Mends, TheOutcomesOfManyItemsFollow) {
   EXPECT_EQ(w.sheet().items.size(), 1U) << "a letter need not wait for the pictures";
 }
 
+TEST(Closing, WaitsForWhatIsWorkedOutMeanwhile) {
+  auto w = std::make_unique<WindowDriver>();
+  std::vector<Item> discs;
+  for (int i = 0; i < 400; ++i)
+    discs.push_back(plainItem(0, "disc", fitted(ellipseOutline(1, 1), Box{{i * 2.0, 20}, {i * 2.0 + 19, 60}}), {}));
+  w->desk().commit("discs", withItemsOnTop(w->desk().settled(), w->desk().sheet()->id, discs));
+  w->key(Qt::Key_A, Qt::ControlModifier);
+  w.reset();  // its outcomes are still being painted, with the desk's photos
+  QApplication::processEvents();
+}
+
 struct OnOneFile : testing::Test {
   QTemporaryDir folder;
   std::string home = folder.filePath("home").toStdString();
