@@ -89,7 +89,7 @@ class OutcomesPage : public BenchPage {
   };
   static Worked workedOut(const Question& question, PhotoStore& photos, double ratio);
   void rebuild();
-  void lay(std::shared_ptr<const Worked> worked);
+  void lay(const std::shared_ptr<const Worked>& worked);
   void addHeading(QBoxLayout& column, const std::vector<ItemPtr>& items);
   void addOutcome(QBoxLayout& cards, std::size_t index, const std::vector<ItemPtr>& items,
                   const std::shared_ptr<const Worked>& worked);

@@ -113,7 +113,7 @@ void OutcomesPage::rebuild() {
 }
 
 /// Lays out the cards, with their pictures or, while these are being worked out, without.
-void OutcomesPage::lay(std::shared_ptr<const Worked> worked) {
+void OutcomesPage::lay(const std::shared_ptr<const Worked>& worked) {
   clearLayout(*row_);
   const std::vector<Id> ids = desk_.selection();
   const auto items = combinable(desk_.settled(), ids);

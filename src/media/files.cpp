@@ -4,7 +4,6 @@
 #include <unistd.h>
 #include <QFile>
 #include <QFileInfo>
-#include <QStorageInfo>
 #include <QTemporaryFile>
 #include <cerrno>
 #include <cstring>
@@ -80,10 +79,9 @@ Result<NewFile> NewFile::at(const std::string& path, std::uint64_t bytesNeeded) 
   const fs::path target = fs::is_symlink(fs::symlink_status(path)) ? fs::weakly_canonical(path, error) : fs::path(path);
   inside->target = target.string();
   const std::string folder = target.has_parent_path() ? target.parent_path().string() : ".";
-  const QStorageInfo disk(QString::fromStdString(folder));
-  if (disk.isValid() && static_cast<std::uint64_t>(disk.bytesAvailable()) < bytesNeeded)
-    return refused("the disk has " + megabytes(static_cast<std::uint64_t>(disk.bytesAvailable())) + " left, and " +
-                   megabytes(bytesNeeded) + " are needed");
+  if (const fs::space_info disk = fs::space(folder, error); !error && disk.available < bytesNeeded)
+    return refused("the disk has " + megabytes(disk.available) + " left, and " + megabytes(bytesNeeded) +
+                   " are needed");
   inside->file = std::make_unique<QTemporaryFile>(QString::fromStdString(folder + "/.widecut-XXXXXX"));
   if (!inside->file->open()) return refused(inside->file->errorString().toStdString());
   inside->work = inside->file->fileName().toStdString();
