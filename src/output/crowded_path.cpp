@@ -95,6 +95,7 @@ bool isTooFar(const QPainter& painter, const Box& box) {
 Outline cutTo(const Outline& outline, const QRect& on, const QTransform& toDevice) {
   const QPolygonF corners = toDevice.inverted().map(QPolygonF(QRectF(on).adjusted(-4, -4, 4, 4)));
   std::vector<Point> quad;
+  quad.reserve(4);
   for (int i = 0; i < 4; ++i) quad.push_back({corners[i].x(), corners[i].y()});
   const Operand operands[] = {{outline}, {polygon(quad)}};
   return cut(operands, Formula::chain(2, Role::Intersect)).value_or(Outline{});

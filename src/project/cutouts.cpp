@@ -145,6 +145,7 @@ Project withReplaced(const Project& project, Id id, std::vector<Item> items, con
   if (chain.empty()) return project;
   Id nextId = project.nextId;
   std::vector<ItemPtr> fresh;
+  fresh.reserve(items.size());
   for (Item& item : items) {
     if (item.id == 0) made.push_back(item.id = nextId++);
     fresh.push_back(std::make_shared<const Item>(std::move(item)));
@@ -188,6 +189,7 @@ Project withPartsLifted(const Project& project, Id id, std::vector<Id>& parts) {
   const Recipe* recipe = cutout ? cutout->recipe() : nullptr;
   if (!recipe) return project;
   std::vector<Item> lifted;
+  lifted.reserve(recipe->parts.size());
   for (const ItemPtr& part : recipe->parts) {
     lifted.push_back(mapped(*part, cutout->toParent(), project.media));
     lifted.back().hidden = part->hidden || cutout->hidden;

@@ -16,6 +16,7 @@ struct Flat {
 
   std::optional<Formula> add(const Recipe& recipe, const Affine& map) {
     std::vector<std::optional<Formula>> leaves;
+    leaves.reserve(recipe.parts.size());
     for (const ItemPtr& part : recipe.parts)
       leaves.push_back(part->hidden ? std::nullopt : add(*part, map * part->toParent()));
     const auto of = [&](int part) -> const std::optional<Formula>& { return leaves[static_cast<std::size_t>(part)]; };
