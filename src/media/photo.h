@@ -49,7 +49,8 @@ class PhotoStore {
   std::optional<Ready> levelIfReady(const std::shared_ptr<const Medium>& medium, double scale);
   /// Called, on some other thread, whenever a photo that levelIfReady asked for is ready.
   void whenReady(std::function<void()> call);
-  /// Why the photo cannot be decoded; nothing when it can. Looks at its first rows when it has not been decoded yet.
+  /// Why the photo cannot be decoded; nothing when it can. Decodes it, small, when that has not
+  /// happened yet.
   std::optional<Problem> problemWith(const Medium& medium);
   /// True while something that levelIfReady asked for is on its way.
   bool isDecoding() const;

@@ -10,6 +10,9 @@ namespace widecut {
 /// How a photo's pixels lie in memory before they are sRGB.
 enum class Inks : unsigned char { Grey, Rgb, Cmyk };
 
+/// The inks of a JPEG with 1, 3 or 4 components.
+inline Inks inksOf(int components) { return components == 4 ? Inks::Cmyk : components == 1 ? Inks::Grey : Inks::Rgb; }
+
 /// Turns rows of pixels into sRGB by an ICC profile (relative colorimetric, black point compensated).
 class ToSrgb {
  public:

@@ -6,6 +6,7 @@
 #include <QColorSpace>
 #include <QImageReader>
 #include <csetjmp>
+#include <cstring>
 #include <vector>
 
 #include "media/area_scale.h"
@@ -84,12 +85,16 @@ class JpegReader {
   JpegReader(const JpegReader&) = delete;
   JpegReader& operator=(const JpegReader&) = delete;
 
-  /// Ready to read rows at 1/2^halvings, up to 1/8.
-  bool start(int halvings) {
+  /// Ready to read rows at 1/2^halvings, up to 1/8. Refuses another size than was looked at before.
+  bool start(QSize stored, int halvings) {
     if (setjmp(error_.back)) return false;
     jpeg_create_decompress(&jpeg_);
     jpeg_mem_src(&jpeg_, reinterpret_cast<const unsigned char*>(bytes_.data()), bytes_.size());
     jpeg_read_header(&jpeg_, TRUE);
+    if (QSize(static_cast<int>(jpeg_.image_width), static_cast<int>(jpeg_.image_height)) != stored) {
+      std::strcpy(error_.text, "it has another size than its header says");
+      return false;
+    }
     jpeg_.scale_num = 1;
     jpeg_.scale_denom = 1u << halvings;
     const bool inks = jpeg_.jpeg_color_space == JCS_CMYK || jpeg_.jpeg_color_space == JCS_YCCK;
@@ -113,17 +118,14 @@ class JpegReader {
   JpegError error_{};
 };
 
-Inks inksOf(const PhotoHeader& header, bool cmyk) {
-  return cmyk ? Inks::Cmyk : header.components == 1 ? Inks::Grey : Inks::Rgb;
-}
-
 Result<QImage> decodedJpeg(const std::string& bytes, const PhotoHeader& header, int halvings, bool border) {
   JpegReader reader(bytes);
-  if (!reader.start(halvings)) return problem("cannot be decoded: " + reader.why());
+  if (!reader.start({header.storedWidth, header.storedHeight}, halvings))
+    return problem("cannot be decoded: " + reader.why());
   const QSize size = reader.size();
   UprightImage out(size, header.orientation, QImage::Format_RGB32, border);
   if (out.image.isNull()) return problem("cannot be decoded: there is not enough memory");
-  const auto colours = ToSrgb::from(header.icc, inksOf(header, reader.isCmyk()));
+  const auto colours = ToSrgb::from(header.icc, inksOf(header.components));
   std::vector<QRgb> row(static_cast<std::size_t>(size.width()));
   auto* raw = reinterpret_cast<unsigned char*>(row.data());
   for (int y = 0; y < size.height(); ++y) {
@@ -142,10 +144,6 @@ Result<QImage> decodedJpeg(const std::string& bytes, const PhotoHeader& header, 
   }
   out.fillBorder();
   return std::move(out.image);
-}
-
-const char* formatName(PhotoKind kind) {
-  return kind == PhotoKind::Png ? "png" : kind == PhotoKind::WebP ? "webp" : "tiff";
 }
 
 /// PNG, WebP and TIFF, whole and as stored.

@@ -2,7 +2,6 @@
 #pragma once
 
 #include <QImage>
-#include <functional>
 
 #include "media/photo_header.h"
 

@@ -75,6 +75,8 @@ std::string_view chunk(std::string_view bytes, std::size_t at, std::string_view 
   return {};
 }
 
+}  // namespace
+
 const char* formatName(PhotoKind kind) {
   switch (kind) {
     case PhotoKind::Jpeg:
@@ -88,8 +90,6 @@ const char* formatName(PhotoKind kind) {
   }
   return "";
 }
-
-}  // namespace
 
 Affine PhotoHeader::toUpright() const {
   const double w = storedWidth, h = storedHeight;

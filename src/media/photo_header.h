@@ -29,6 +29,8 @@ struct PhotoHeader {
   Affine toUpright() const;
 };
 
+/// Qt's name of a kind's format.
+const char* formatName(PhotoKind kind);
 /// The kind that the first bytes tell, whatever the file is called; nothing for anything that is not a photo.
 std::optional<PhotoKind> photoKind(std::string_view bytes);
 /// Reads the header. Refuses what is not a photo, headers that cannot be read, pictures without pixels and those over

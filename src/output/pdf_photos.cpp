@@ -140,7 +140,7 @@ PdfPhoto PdfPhotos::made(const std::shared_ptr<const Medium>& medium) {
   const PhotoHeader header = *photoHeader(*medium->bytes);
   const auto unit = [](double w, double h) { return Affine{w, 0, 0, -h, 0, h}; };
   if (header.kind == PhotoKind::Jpeg) {
-    const Inks inks = header.components == 4 ? Inks::Cmyk : header.components == 1 ? Inks::Grey : Inks::Rgb;
+    const Inks inks = inksOf(header.components);
     Object colours = Object::newName(inks == Inks::Cmyk   ? "/DeviceCMYK"
                                      : inks == Inks::Grey ? "/DeviceGray"
                                                           : "/DeviceRGB");

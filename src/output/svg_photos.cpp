@@ -44,7 +44,7 @@ void addTiles(const QImage& image, const QRect& part, std::vector<SvgPhoto::Tile
 
 bool keepsItsBytes(const PhotoHeader& header) {
   if (header.kind != PhotoKind::Jpeg || header.components == 4) return false;
-  return !ToSrgb::from(header.icc, header.components == 1 ? Inks::Grey : Inks::Rgb);
+  return !ToSrgb::from(header.icc, inksOf(header.components));
 }
 
 }  // namespace
