@@ -168,6 +168,18 @@ TEST(Photo, AJpegOfInksHasItsColours) {
   EXPECT_EQ(whole(**photoFromBytes(cmykJpeg(16, 16, 0, 0, 0, 0), "paper.jpg")).pixelColor(8, 8), QColor(Qt::white));
 }
 
+TEST(Photo, AnotherSizeThanTheHeaderSaidIsRefused) {
+  for (const char* format : {"PNG", "JPEG", "WEBP", "TIFF"}) {
+    const std::string bytes = encoded(tones(60, 40), format);
+    PhotoHeader header = *photoHeader(bytes);
+    EXPECT_TRUE(decodedPhoto(bytes, header, 0, false)) << format;
+    header.storedWidth = 30;
+    const auto refused = decodedPhoto(bytes, header, 0, false);
+    ASSERT_FALSE(refused) << format;
+    EXPECT_NE(refused.error().message.find("another size"), std::string::npos) << refused.error().message;
+  }
+}
+
 TEST(Photo, ProfilesAreConvertedToSrgb) {
   QImage image(8, 8, QImage::Format_RGB32);
   image.fill(QColor(60, 180, 60));
