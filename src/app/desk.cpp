@@ -185,6 +185,12 @@ std::optional<std::vector<Id>> Desk::takeOutcomeItems() {
   return std::nullopt;
 }
 
+void Desk::putOutcomeBack(const std::vector<Id>& items) {
+  if (items == selection_) return;
+  history_.redo();
+  emit projectChanged();
+}
+
 void Desk::remember(std::vector<Id> items, std::vector<Id> made) {
   lastOutcome_ = LastOutcome{std::move(items), made, history_.current()};
   // The ids may be those of the outcome before, but they are other items.
@@ -199,13 +205,18 @@ void Desk::makeOutcome(Outcome outcome) {
   const LookChoice look = lookFor(*items, outcome);
   if (commit(QString::fromUtf8(nameOf(outcome).data()), combined(settled(), *items, outcome, look, made)))
     remember(*items, {made});
+  else
+    putOutcomeBack(*items);
 }
 
 void Desk::makeDivision() {
   const auto items = takeOutcomeItems();
   if (!items) return;
   std::vector<Id> made;
-  if (!commit(tr("Divide"), withDivided(settled(), *items, lookFor(*items, Outcome::Union), made))) return;
+  if (!commit(tr("Divide"), withDivided(settled(), *items, lookFor(*items, Outcome::Union), made))) {
+    putOutcomeBack(*items);
+    return;
+  }
   remember(*items, made);
   emit told(tr("%1 pieces: drag one to move it apart").arg(made.size()));
 }

@@ -76,8 +76,9 @@ class Desk : public QObject {
   /// Refuses a file that another window has open, and, unless `replaceChanged`, one that was changed since it was
   /// opened.
   Result<void> save(const QString& path, bool replaceChanged = false);
-  /// True when saving here would overwrite what somebody else has written, or has open.
+  /// True when somebody else has written the file since it was opened or saved here.
   bool isChangedElsewhere() const;
+  /// True when another window has the file open, and had it first.
   bool isOpenElsewhere() const { return !path_.isEmpty() && !claim_ && !claims_.empty(); }
   /// Takes up work that another program left behind: it is not saved, and `path` is where saving will put it.
   void takeUp(Project project, const QString& path);
@@ -121,6 +122,8 @@ class Desk : public QObject {
   void goneThrough();
   /// The items to make an outcome of; takes the last outcome back when it can still be replaced.
   std::optional<std::vector<Id>> takeOutcomeItems();
+  /// The last outcome stands again when the one in its stead was refused.
+  void putOutcomeBack(const std::vector<Id>& items);
   void remember(std::vector<Id> items, std::vector<Id> made);
 
   void claim(const QString& path);

@@ -43,9 +43,20 @@ class Checker {
     need(sheets <= limits::mostSheets, "a project holds 10000 sheets at most");
     need(items_ <= limits::mostItems, "a project holds 100000 items at most");
     need(nodes_ <= limits::mostNodes, "the outlines of a project have 750000 nodes together at most");
+    // Those kept for undo alone are not saved; they are told apart only where that matters.
+    if (project.media.size() > limits::mostPhotos || bytesOf(project.media) > limits::mostMediaBytes) {
+      const Media used = mediaInUse(project);
+      need(used.size() <= limits::mostPhotos, "a project shows 9000 photos at most");
+      need(bytesOf(used) <= limits::mostMediaBytes, "the photos of a project have 4 GiB together at most");
+    }
   }
 
  private:
+  static std::size_t bytesOf(const Media& media) {
+    std::size_t bytes = 0;
+    for (const auto& [hash, medium] : media) bytes += medium->bytes ? medium->bytes->size() : 0;
+    return bytes;
+  }
   void check(const Sheet& sheet) {
     if (!known_.contains(&sheet)) {
       need(isWithin(sheet.width, limits::leastSide, limits::mostSide) &&

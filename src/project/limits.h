@@ -32,7 +32,8 @@ inline constexpr std::size_t mostNameBytes = 1000;
 
 inline constexpr std::int64_t mostPhotoPixels = 200'000'000;
 inline constexpr std::size_t mostPhotoBytes = std::size_t{512} << 20;
-inline constexpr std::size_t mostMediaBytes = std::size_t{4} << 30;  ///< Of all photos of a project.
+inline constexpr std::size_t mostMediaBytes = std::size_t{4} << 30;  ///< Of all photos that a project shows.
+inline constexpr std::size_t mostPhotos = 9'000;                     ///< That a project shows.
 
 // Of the file itself. A project of mostItems and mostNodes stays well below the size of project.json.
 inline constexpr std::size_t mostJsonBytes = std::size_t{256} << 20;

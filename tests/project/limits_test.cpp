@@ -72,6 +72,26 @@ TEST_F(LimitsTest, TotalsAreCounted) {
   EXPECT_NE(refusal(p).find("100000 items"), std::string::npos) << refusal(p);
 }
 
+TEST_F(LimitsTest, PhotosThatShowHaveALimitTogether) {
+  // The same bytes under many names: only what shows counts, since only that is saved.
+  const auto bytes = std::make_shared<const std::string>(std::size_t{200} << 20, '\0');
+  const auto withPhotos = [&](int shown) {
+    Project p = project;
+    for (int i = 0; i < 22; ++i) {
+      Medium m;
+      m.hash = "photo " + std::to_string(i);
+      m.width = m.height = 9;
+      m.bytes = bytes;
+      p = withMedium(p, std::make_shared<const Medium>(m));
+      Id made = 0;
+      if (i < shown) p = withPhotoItem(p, sheet, m.hash, {{0, 0}, {9, 9}}, made);
+    }
+    return p;
+  };
+  EXPECT_EQ(refusal(withPhotos(20)), "");
+  EXPECT_NE(refusal(withPhotos(21)).find("4 GiB"), std::string::npos);
+}
+
 TEST_F(LimitsTest, NamesAreCutBetweenLetters) {
   EXPECT_EQ(shortened("short"), "short");
   std::string longName(limits::mostNameBytes - 1, 'a');
