@@ -9,6 +9,11 @@
 namespace widecut {
 namespace {
 
+/// The pixels of `all` that an area touches, with one around them. An area may be wider than integers reach.
+QRect pixelsTouched(const QRectF& area, const QRect& all) {
+  return (area.adjusted(-1, -1, 1, 1) & QRectF(all)).toAlignedRect() & all;
+}
+
 /// Walks the commands of a layer with one painter; groups are painted on an image of their own.
 class LayerPainter {
  public:
@@ -48,7 +53,7 @@ class LayerPainter {
     const QTransform map = painter.transform();
     const QRectF box(layer_.box.low.x, layer_.box.low.y, layer_.box.width(), layer_.box.height());
     const QRect all(0, 0, painter.device()->width(), painter.device()->height());
-    const QRect pixels = map.mapRect(box).toAlignedRect().adjusted(-1, -1, 1, 1) & all;
+    const QRect pixels = pixelsTouched(map.mapRect(box), all);
     if (pixels.isEmpty()) return;
     QImage image(pixels.size(), QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
@@ -109,8 +114,8 @@ class LayerPainter {
     }
     const Box box = bounds(*picture.outline);
     const QRectF on = painter.transform().mapRect(QRectF(box.low.x, box.low.y, box.width(), box.height()));
-    const QRectF all(0, 0, painter.device()->width(), painter.device()->height());
-    level = partOn(std::move(level), toDevice, (on & all).toAlignedRect());
+    const QRect all(0, 0, painter.device()->width(), painter.device()->height());
+    level = partOn(std::move(level), toDevice, pixelsTouched(on, all));
     QBrush brush(level.image);
     brush.setTransform(painterTransform(picture.pixelsToSheet * level.toPixels));
     fill(painter, *picture.outline, brush);
@@ -119,7 +124,7 @@ class LayerPainter {
   void reduced(QPainter& painter, const ImageInOutline& picture, const Medium& medium, const QTransform& toDevice) {
     const QPainterPath path = painter.transform().map(painterPath(*picture.outline));
     const QRect all(0, 0, painter.device()->width(), painter.device()->height());
-    const QRect on = path.boundingRect().toAlignedRect().adjusted(-1, -1, 1, 1) & all;
+    const QRect on = pixelsTouched(path.boundingRect(), all);
     if (on.isEmpty()) return;
     const QImage tile = photoTile(medium, store_, toDevice, on);
     if (tile.isNull()) {

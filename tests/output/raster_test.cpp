@@ -50,6 +50,19 @@ TEST_F(RasterTest, FillsPaperAndClearGround) {
   EXPECT_EQ(painted(72, Ground::Transparent).pixelColor(190, 140).alpha(), 0);
 }
 
+TEST_F(RasterTest, AGroupWiderThanIntegersReachIsPainted) {
+  restyle(disc, [](Style& style) { style.opacity = 0.5; });
+  const Scene scene = sceneOf(project, sheetOf(project));
+  QImage image(20, 20, QImage::Format_ARGB32_Premultiplied);
+  image.fill(Qt::transparent);
+  QPainter painter(&image);
+  painter.scale(1e9, 1e9);  // 40 points wide
+  painter.translate(-120, -50);
+  paintLayer(painter, scene.layers.back(), project.media, store, Photos::Wait);
+  painter.end();
+  EXPECT_NEAR(image.pixelColor(10, 10).alpha(), 128, 1);
+}
+
 TEST_F(RasterTest, OpacityActsOnTheWholeItemNotOnEachStroke) {
   restyle(disc, [](Style& style) {
     style.fill = Colour{0, 0, 0};
