@@ -10,6 +10,7 @@
 #include "output/pdf.h"
 #include "output/png.h"
 #include "project/edits.h"
+#include "project/fills.h"
 #include "shapes/primitives.h"
 
 namespace widecut {
@@ -42,10 +43,10 @@ Project photoSheet(const char* format) {
   project.nextId = 3;
   const auto medium = *photoFromBytes(bytes.toStdString(), "p");
   Id made = 0;
-  return withPhotoItem(withMedium(project, medium), 2, medium->hash, sheet.box(), made);
+  return withPhotoItem(project, 2, medium, sheet.box(), made);
 }
 
-Scene sceneIn(const Project& project) { return sceneOf(project, *sheetsOf(project)[0]); }
+Scene sceneIn(const Project& project) { return sceneOf(*sheetsOf(project)[0]); }
 
 std::vector<unsigned char> rgbOf(const QImage& image) {
   std::vector<unsigned char> rgb;
@@ -61,17 +62,17 @@ std::vector<unsigned char> rgbOf(const QImage& image) {
 void pngByUs(benchmark::State& state) {
   const Project project = photoSheet("JPEG");
   PhotoStore store;
-  for (auto _ : state) benchmark::DoNotOptimize(pngOf(sceneIn(project), project.media, store, 300, Ground::Paper));
+  for (auto _ : state) benchmark::DoNotOptimize(pngOf(sceneIn(project), store, 300, Ground::Paper));
 }
 void paintingAlone(benchmark::State& state) {
   const Project project = photoSheet("JPEG");
   PhotoStore store;
-  for (auto _ : state) benchmark::DoNotOptimize(rasterOf(sceneIn(project), project.media, store, 300, Ground::Paper));
+  for (auto _ : state) benchmark::DoNotOptimize(rasterOf(sceneIn(project), store, 300, Ground::Paper));
 }
 void libpngAlone(benchmark::State& state) {
   const Project project = photoSheet("JPEG");
   PhotoStore store;
-  const QImage image = *rasterOf(sceneIn(project), project.media, store, 300, Ground::Paper);
+  const QImage image = *rasterOf(sceneIn(project), store, 300, Ground::Paper);
   const auto rgb = rgbOf(image);
   for (auto _ : state) {
     std::string out;
@@ -98,7 +99,7 @@ void pdfOfAPng(benchmark::State& state) {
     PhotoStore store;
     std::string out;
     const Scene scene = sceneIn(project);
-    (void)writePdf({&scene, 1}, project.media, store, Ground::Paper, into(out));
+    (void)writePdf({&scene, 1}, store, Ground::Paper, into(out));
     state.counters["bytes"] = static_cast<double>(out.size());
   }
 }
@@ -117,9 +118,9 @@ void pdfOfAJpeg(benchmark::State& state) {
     PhotoStore store;
     std::string out;
     const Scene scene = sceneIn(project);
-    (void)writePdf({&scene, 1}, project.media, store, Ground::Paper, into(out));
+    (void)writePdf({&scene, 1}, store, Ground::Paper, into(out));
     state.counters["beyondTheJpeg"] =
-        static_cast<double>(out.size()) - static_cast<double>(project.media.begin()->second->bytes->size());
+        static_cast<double>(out.size()) - static_cast<double>(mediaOf(project).begin()->second->bytes->size());
   }
 }
 

@@ -7,6 +7,8 @@
 #include "app/layer_cache.h"
 #include "output/raster.h"
 #include "project/cutouts.h"
+#include "project/edits.h"
+#include "project/places.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
 #include "storage/project_file.h"
@@ -27,7 +29,7 @@ struct Demo {
     if (!opened) std::abort();
     project = *opened;
     sheet = sheetsOf(project).front();
-    for (const auto& [hash, medium] : project.media) (void)store.level(*medium, 1);
+    for (const auto& [hash, medium] : mediaOf(project)) (void)store.level(*medium, 1);
   }
   Id cutout() const {
     for (const ItemPtr& item : sheet->items)
@@ -36,7 +38,7 @@ struct Demo {
   }
   void draw(LayerCache& cache, const Project& shown) {
     QPainter painter(&screen);
-    cache.draw(painter, shown, *findSheet(shown, sheet->id), scale, screen.rect());
+    cache.draw(painter, *findSheet(shown, sheet->id), scale, screen.rect());
   }
 };
 
@@ -79,7 +81,7 @@ void dragPartOfTwenty(benchmark::State& state) {
   std::vector<Id> ids;
   for (int i = 0; i < 20; ++i) {
     Style style;
-    style.fill = Colour{0x2F, 0x7D, 0x4F};
+    setColour(style, Colour{0x2F, 0x7D, 0x4F});
     const Outline shape = i % 2 == 0 ? ellipseOutline(120, 80) : starOutline(110, 110, 9, 0.3);
     ids.push_back(demo.project.nextId + static_cast<Id>(i));
     parts.push_back(plainItem(ids.back(), "part",

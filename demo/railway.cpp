@@ -3,6 +3,8 @@
 #include "media/photo.h"
 #include "project/cutouts.h"
 #include "project/edits.h"
+#include "project/fills.h"
+#include "project/places.h"
 #include "shapes/primitives.h"
 #include "words/word_outline.h"
 
@@ -17,7 +19,7 @@ constexpr Colour soot{0x2B, 0x2A, 0x28}, frost{0xD9, 0xE4, 0xEC}, amber{0xF0, 0x
 
 Style filled(Colour colour) {
   Style style;
-  style.fill = colour;
+  setColour(style, colour);
   return style;
 }
 
@@ -52,7 +54,7 @@ class Layout {
     return add(name, all, filled(colour));
   }
   /// A cutout of items already placed, in the order of the formula's outcome, with a photo of its own.
-  Id cut(const char* name, std::vector<Id> items, Outcome outcome, const std::string& photo) {
+  Id cut(const char* name, std::vector<Id> items, Outcome outcome, const MediumPtr& photo) {
     Id made = 0;
     project_ = combined(project_, items, outcome, usualLook(project_, items, outcome), made);
     project_ = withItem(project_, made, [&](const Item& item) {
@@ -60,13 +62,13 @@ class Layout {
       out.name = name;
       return out;
     });
-    if (!photo.empty()) project_ = withPhotoIn(project_, made, photo);
+    if (photo) project_ = withPhotoIn(project_, made, photo);
     return made;
   }
   void style(Id item, const std::function<void(Style&)>& change) {
     project_ = withItem(project_, item, [&](const Item& before) {
       Item out = before;
-      change(out.style);
+      change(changeable(out));
       return out;
     });
   }
@@ -106,7 +108,7 @@ Outline waveBand(const Box& box, double depth) {
 
 Style photoStyle() { return filled({0x9F, 0xB2, 0xC0}); }
 
-void brochure(Layout& on, const std::vector<std::string>& photos, double width, double height) {
+void brochure(Layout& on, const std::vector<MediumPtr>& photos, double width, double height) {
   const double panel = width / 3;
   on.rectangle("side panel", 2 * panel, 0, panel, height, filled(night));
   on.add("wave band", waveBand({{2 * panel, height - 150}, {width, height}}, 26), filled(brick));
@@ -120,7 +122,7 @@ void brochure(Layout& on, const std::vector<std::string>& photos, double width, 
     parts.push_back(on.rectangle(name.c_str(), 18, 236 + 25.0 * i, 2 * panel - 30, 8, filled(frost)));
   }
   const Id cover = on.cut("cover window", parts, Outcome::SubtractFront, photos[0]);
-  on.style(cover, [](Style& s) { s.line = Line{{0xFF, 0xFF, 0xFF}, 2.5}; });
+  on.style(cover, [](Style& s) { setLine(s, Line{{0xFF, 0xFF, 0xFF}, 2.5}); });
   on.reframe(cover, Affine::move({0, 26}) * Affine::scale(1.08, 1.08).about(window.centre()));
 
   const Id station = on.ellipse("valley station", {2 * panel - 92, 352}, 60, 60, photoStyle());
@@ -141,7 +143,7 @@ void brochure(Layout& on, const std::vector<std::string>& photos, double width, 
            {"Every hour from 7.10, snow or shine."}, 16);
 }
 
-void slide(Layout& on, const std::vector<std::string>& photos, double width, double height) {
+void slide(Layout& on, const std::vector<MediumPtr>& photos, double width, double height) {
   on.rectangle("ground", 0, 0, width, height, filled(night));
   const Id arch = on.rectangle("box", 486, 196, 400, 262, photoStyle());
   const Id head = on.ellipse("disc", {686, 196}, 200, 158, photoStyle());
@@ -149,7 +151,7 @@ void slide(Layout& on, const std::vector<std::string>& photos, double width, dou
   const Id big = on.ellipse("window", {388, 414}, 88, 88, photoStyle());
   const Id bite = on.ellipse("bite", {486, 348}, 46, 46, filled(night));
   const Id porthole = on.cut("carriage disc", {big, bite}, Outcome::SubtractFront, photos[3]);
-  on.style(porthole, [](Style& s) { s.line = Line{gold, 3}; });
+  on.style(porthole, [](Style& s) { setLine(s, Line{gold, 3}); });
   const Id star = on.add("star", transformed(starOutline(120, 120, 14, 0.16), Affine::move({848, 104})), filled(amber));
   on.turn(star, 9, {848, 104});
   on.words("star words", "Cabin-Bold.otf", 17, {816, 100}, soot, {"11 bends", "4 bridges"}, 20);
@@ -186,13 +188,12 @@ Result<Project> railwayProject(const std::string& photoFolder, const std::string
                     folder(3, "Deck 16:9", emptySheet(4, "Four bridges", 960, 540, 0, {}, cream))};
   project.nextId = 5;
 
-  std::vector<std::string> photos;
+  std::vector<MediumPtr> photos;
   for (const char* name :
        {"Ridge at dawn.jpg", "Viaduct in snow.jpg", "Dusk over the station.jpg", "Carriage window.jpg"}) {
     const auto medium = photoFromFile(photoFolder + "/" + name);
     if (!medium) return tl::unexpected(medium.error());
-    project = withMedium(project, *medium);
-    photos.push_back((*medium)->hash);
+    photos.push_back(*medium);
   }
   Layout onBrochure(project, 2, fontFolder), onSlide(project, 4, fontFolder);
   brochure(onBrochure, photos, a4Width, a4Height);

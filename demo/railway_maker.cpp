@@ -16,8 +16,8 @@ int main(int count, char** words) {
   widecut::Result<void> saved;
   if (project) {
     widecut::PhotoStore store;
-    const auto preview = widecut::pngOf(widecut::sceneOf(*project, *widecut::sheetsOf(*project).front()),
-                                        project->media, store, 36, widecut::Ground::Paper);
+    const auto preview =
+        widecut::pngOf(widecut::sceneOf(*widecut::sheetsOf(*project).front()), store, 36, widecut::Ground::Paper);
     saved = preview ? widecut::saveProject(*project, *preview, words[3]) : tl::unexpected(preview.error());
   } else {
     saved = tl::unexpected(project.error());

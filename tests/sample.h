@@ -2,6 +2,9 @@
 #pragma once
 
 #include "project/edits.h"
+#include "project/fills.h"
+#include "project/forms/recipe.h"
+#include "project/places.h"
 #include "shapes/primitives.h"
 
 namespace widecut {
@@ -10,7 +13,7 @@ namespace widecut {
 struct Sample {
   Project project;
   Id sheet = 2, box = 0, disc = 0;
-  std::string photo;
+  MediumPtr photo;
 
   Sample() {
     Sheet page;
@@ -26,20 +29,33 @@ struct Sample {
   }
   Id add(const char* name, const Outline& outline, Colour fill) {
     Style style;
-    style.fill = fill;
+    setColour(style, fill);
     project = withItemsOnTop(project, sheet, {plainItem(project.nextId, name, outline, style)});
     return project.nextId - 1;
   }
   /// A medium without bytes: enough for the model.
   void addPhoto(int width, int height) {
     auto medium = std::make_shared<Medium>();
-    photo = medium->hash = std::string(64, 'a');
+    medium->hash = std::string(64, 'a');
     medium->name = "photo.jpg";
     medium->width = width;
     medium->height = height;
-    project = withMedium(project, medium);
+    photo = medium;
   }
   const Sheet& sheetOf(const Project& p) const { return *findSheet(p, sheet); }
 };
+
+/// The project with another medium in the place of every one that its items show.
+inline Project withOtherMedium(const Project& project, const MediumPtr& medium) {
+  std::vector<Id> ids;
+  for (const SheetPtr& sheet : sheetsOf(project))
+    for (const ItemPtr& item : sheet->items) ids.push_back(item->id);
+  return withEach(project, ids, [&](const Item& before) {
+    Item after = before;
+    for (Fill& fill : changeable(after).fills)
+      if (auto* picture = std::get_if<Picture>(&fill.paint)) picture->medium = medium;
+    return after;
+  });
+}
 
 }  // namespace widecut

@@ -40,7 +40,7 @@ void Bench::choosePage() {
   int page = NextSteps;
   if (desk_.selection().size() > 1) page = Outcomes;
   if (desk_.openCutout()) page = RecipeOf;
-  if (item && desk_.tool() == ToolKind::Reframe && shownPhoto(*item, desk_.project().media)) page = Reframe;
+  if (item && desk_.tool() == ToolKind::Reframe && shownPhoto(*item)) page = Reframe;
   if (desk_.tool() == ToolKind::Polygon) page = Polygon;
   if (desk_.tool() == ToolKind::Knife) page = Knife;
   if (desk_.tool() == ToolKind::Offset || desk_.tool() == ToolKind::LineOutline) page = Offset;

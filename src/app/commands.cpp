@@ -7,7 +7,9 @@
 
 #include "app/main_window.h"
 #include "app/mat.h"
+#include "project/edits.h"
 #include "project/pieces.h"
+#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -106,7 +108,7 @@ std::vector<MainWindow::Command> MainWindow::cutCommands() {
        tr("Reframe the photo"),
        {QKeySequence(Qt::Key_R)},
        [this] { reframeSelection(); },
-       [this] { return desk_.onlyItem() && shownPhoto(*desk_.onlyItem(), desk_.project().media); }},
+       [this] { return desk_.onlyItem() && shownPhoto(*desk_.onlyItem()); }},
   };
 }
 

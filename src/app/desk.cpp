@@ -4,6 +4,8 @@
 #include <algorithm>
 
 #include "output/png.h"
+#include "project/edits.h"
+#include "project/fills.h"
 #include "project/limits.h"
 #include "project/pieces.h"
 #include "project/resolve.h"
@@ -25,7 +27,7 @@ Project emptyProject() {
 }
 
 Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const Project>(emptyProject())) {
-  styleForNew.fill = Colour{0x8F, 0xA9, 0xB8};
+  setColour(styleForNew, Colour{0x8F, 0xA9, 0xB8});
   sheet_ = sheetsOf(settled()).front()->id;
   // Photos become ready one by one; what shows them is painted anew once for a few.
   readySoon_.setSingleShot(true);
@@ -290,7 +292,7 @@ Result<void> Desk::save(const QString& path, bool replaceChanged) {
     return problem(path.toStdString() + " was changed by somebody else since it was opened here");
   Project project = settled();
   if (project.name == emptyProject().name) project.name = QFileInfo(path).completeBaseName().toStdString();
-  const auto preview = pngOf(sceneOf(project, *sheetsOf(project).front()), project.media, photos_, 36, Ground::Paper);
+  const auto preview = pngOf(sceneOf(*sheetsOf(project).front()), photos_, 36, Ground::Paper);
   if (!preview) return tl::unexpected(preview.error());
   if (const auto saved = saveProject(project, *preview, path.toStdString()); !saved) return saved;
   path_ = path;
@@ -305,17 +307,16 @@ Result<void> Desk::save(const QString& path, bool replaceChanged) {
 Result<void> Desk::placePhoto(const QString& path, std::optional<Point> at) {
   const auto medium = photoFromFile(path.toStdString());
   if (!medium) return tl::unexpected(medium.error());
-  Project changed = withMedium(settled(), *medium);
   const ItemPtr target = onlyItem();
-  if (target && !resolved(*target)->box.isEmpty()) {
-    commit(tr("Place photo"), withPhotoIn(changed, target->id, (*medium)->hash));
+  if (target && !boxInFrame(*target).isEmpty()) {
+    commit(tr("Place photo"), withPhotoIn(settled(), target->id, *medium));
     return {};
   }
   const SheetPtr on = sheet();
   const Point size{on->width * 0.5, on->height * 0.5};
   const Point centre = at.value_or(on->box().centre());
   Id made = 0;
-  changed = withPhotoItem(changed, on->id, (*medium)->hash, Box::between(centre - size / 2, centre + size / 2), made);
+  Project changed = withPhotoItem(settled(), on->id, *medium, Box::between(centre - size / 2, centre + size / 2), made);
   commit(tr("Place photo"), std::move(changed));
   select({made});
   return {};

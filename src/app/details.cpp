@@ -11,7 +11,10 @@
 #include "app/selection_frame.h"
 #include "app/theme.h"
 #include "output/raster.h"
+#include "project/edits.h"
+#include "project/fills.h"
 #include "project/limits.h"
+#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -51,8 +54,8 @@ Placing placingOf(const Project& project, const std::vector<Id>& ids) {
   if (ids.size() != 1) {
     p.turn.reset();
   } else if (const ItemPtr item = findItem(project, ids.front())) {
-    p.width = resolved(*item)->box.width();
-    p.height = resolved(*item)->box.height();
+    p.width = boxInFrame(*item).width();
+    p.height = boxInFrame(*item).height();
   }
   return p;
 }
@@ -75,8 +78,9 @@ std::vector<Colour> coloursOf(const Project& project) {
   for (const SheetPtr& sheet : sheetsOf(project)) {
     add(sheet->paper);
     for (const ItemPtr& item : sheet->items) {
-      if (item->style.fill) add(*item->style.fill);
-      if (item->style.line) add(item->style.line->colour);
+      for (const Fill& fill : item->style->fills)
+        if (const auto* colour = std::get_if<Colour>(&fill.paint)) add(*colour);
+      for (const Line& line : item->style->lines) add(line.colour);
     }
   }
   return found;
@@ -154,11 +158,11 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
     return restyled(p, [&](Style& style) {
       const double width = std::clamp(v, limits::leastLine, limits::mostLine);
       if (v <= 0)
-        style.line.reset();
-      else if (style.line)
-        style.line->width = width;
+        setLine(style, std::nullopt);
+      else if (!style.lines.empty())
+        style.lines.back().width = width;
       else
-        style.line = Line{{0x23, 0x30, 0x2E}, width};
+        setLine(style, Line{{0x23, 0x30, 0x2E}, width});
     });
   });
   const auto setOpacity = [this](const Project& p, double v) {
@@ -218,18 +222,20 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   connect(opacitySlider_, &QSlider::sliderReleased, this, [this] { trial_.settle(tr("Opacity")); });
   connect(fill_, &QPushButton::clicked, this, [this] {
     openColours(
-        *fill_, tr("Fill colour"), tr("no fill"), items().front()->style.fill,
+        *fill_, tr("Fill colour"), tr("no fill"), colourOf(*items().front()->style),
         [this](const Project& p, std::optional<Colour> colour) { return withFill(p, desk_.selection(), colour); });
   });
   connect(line_, &QPushButton::clicked, this, [this] {
-    const auto line = items().front()->style.line;
+    const Line* line = lineOf(*items().front()->style);
     openColours(*line_, tr("Outline colour"), tr("no outline"), line ? std::optional(line->colour) : std::nullopt,
                 [this](const Project& p, std::optional<Colour> colour) {
                   return restyled(p, [&](Style& style) {
-                    if (colour)
-                      style.line = Line{*colour, style.line ? style.line->width : 1};
+                    if (!colour)
+                      setLine(style, std::nullopt);
+                    else if (!style.lines.empty())
+                      style.lines.back().colour = *colour;
                     else
-                      style.line.reset();
+                      setLine(style, Line{*colour, 1});
                   });
                 });
   });
@@ -263,7 +269,7 @@ MeasureField* Details::field(const QString& name, Unit unit, const QString& suff
 Project Details::restyled(const Project& project, const std::function<void(Style&)>& change) const {
   return withEach(project, desk_.selection(), [&](const Item& item) {
     Item out = item;
-    change(out.style);
+    change(changeable(out));
     return out;
   });
 }
@@ -302,26 +308,27 @@ void Details::refresh() {
 
 void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
   const Item& first = *selected.front();
-  const auto photo = shownPhoto(first, desk_.project().media);
-  const Media& media = desk_.project().media;
-  const auto ready = photo ? desk_.photos().levelIfReady(media.at(photo->medium), 0.02) : std::nullopt;
+  const auto photo = shownPhoto(first);
+  const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
+  const auto colour = colourOf(*first.style);
   const bool broken = ready && ready->isFinal && ready->level.image.isNull();
   if (ready && !broken)
     paintPhoto(*fill_, ready->level.image);
   else
-    paintSwatch(*fill_, first.style.fill);
-  QString text = photo              ? QString::fromStdString(desk_.project().media.at(photo->medium)->name)
-                 : first.style.fill ? QString::fromStdString(colourText(*first.style.fill))
-                                    : tr("no fill");
+    paintSwatch(*fill_, colour);
+  QString text = photo    ? QString::fromStdString(photo->medium->name)
+                 : colour ? QString::fromStdString(colourText(*colour))
+                          : tr("no fill");
   fillText_->setStyleSheet(broken ? "color: #BF3F26" : "");
   fillText_->setToolTip(text);
   fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 126));
-  paintSwatch(*line_, first.style.line ? std::optional(first.style.line->colour) : std::nullopt);
-  lineWidth_->show(first.style.line ? first.style.line->width : 0);
-  opacity_->show(first.style.opacity * 100);
+  const Line* line = lineOf(*first.style);
+  paintSwatch(*line_, line ? std::optional(line->colour) : std::nullopt);
+  lineWidth_->show(line ? line->width : 0);
+  opacity_->show(first.style->opacity * 100);
   const QSignalBlocker quiet(opacitySlider_);
   if (!opacitySlider_->isSliderDown())
-    opacitySlider_->setValue(static_cast<int>(std::lround(first.style.opacity * 100)));
+    opacitySlider_->setValue(static_cast<int>(std::lround(first.style->opacity * 100)));
 }
 
 void Details::refreshResult(const std::vector<ItemPtr>& selected) {
@@ -340,8 +347,8 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
       tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
           tr("%1 curves, %2 %3").arg(n.curves).arg(n.contours).arg(n.contours == 1 ? tr("contour") : tr("contours")),
       tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1)};
-  const auto photo = shownPhoto(*selected.front(), desk_.project().media);
-  const auto ready = photo ? desk_.photos().levelIfReady(desk_.project().media.at(photo->medium), 0.02) : std::nullopt;
+  const auto photo = shownPhoto(*selected.front());
+  const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
   if (ready && ready->isFinal && ready->level.image.isNull()) {
     lines << tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>");
   } else if (photo) {

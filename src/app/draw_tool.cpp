@@ -7,6 +7,7 @@
 #include "app/theme.h"
 #include "geometry/measure.h"
 #include "output/raster.h"
+#include "project/edits.h"
 #include "shapes/primitives.h"
 
 namespace widecut {
@@ -124,7 +125,7 @@ void DrawTool::paint(QPainter& painter) {
   if (!drawing_ || now_.onMat == pressed_.onMat) return;
   const Box box = drawn();
   painter.setPen(QPen(theme::plum, 1.4));
-  QColor fill = desk_.styleForNew.fill ? painterColour(*desk_.styleForNew.fill) : QColor(Qt::white);
+  QColor fill = painterColour(colourOf(desk_.styleForNew).value_or(Colour{255, 255, 255}));
   fill.setAlpha(170);
   painter.setBrush(fill);
   painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));

@@ -6,15 +6,14 @@
 
 namespace widecut {
 
-QImage pictureOf(const std::vector<ItemPtr>& items, const Media& media, PhotoStore& store, QSize size, double ratio,
-                 Box around) {
+QImage pictureOf(const std::vector<ItemPtr>& items, PhotoStore& store, QSize size, double ratio, Box around) {
   QImage image(size * ratio, QImage::Format_ARGB32_Premultiplied);
   image.fill(Qt::transparent);
   std::vector<Layer> layers;
   Box own;
   for (const ItemPtr& item : items) {
-    layers.push_back(layerOf(item, media));
-    own.add(layers.back().box);
+    layers.push_back(layerOf(item));
+    own.add(tightBox(layers.back()));
   }
   const Box box = around.isEmpty() ? own : around;
   if (!box.isEmpty()) {
@@ -24,19 +23,19 @@ QImage pictureOf(const std::vector<ItemPtr>& items, const Media& media, PhotoSto
     painter.translate(image.width() / 2.0, image.height() / 2.0);
     painter.scale(scale, scale);
     painter.translate(-box.centre().x, -box.centre().y);
-    for (const Layer& layer : layers) paintLayer(painter, layer, media, store, Photos::WhenReady);
+    for (const Layer& layer : layers) paintLayer(painter, layer, store, Photos::WhenReady);
   }
   image.setDevicePixelRatio(ratio);
   return image;
 }
 
-QImage pictureOfSheet(const Project& project, const Sheet& sheet, PhotoStore& store, QSize size, double ratio) {
+QImage pictureOfSheet(const Sheet& sheet, PhotoStore& store, QSize size, double ratio) {
   QImage paper(size * ratio, QImage::Format_ARGB32_Premultiplied);
   paper.fill(painterColour(sheet.paper));
   std::vector<ItemPtr> items;
   for (const ItemPtr& item : sheet.items)
     if (!item->hidden) items.push_back(item);
-  const QImage drawn = pictureOf(items, project.media, store, size, ratio, sheet.box());
+  const QImage drawn = pictureOf(items, store, size, ratio, sheet.box());
   paper.setDevicePixelRatio(ratio);
   QPainter(&paper).drawImage(0, 0, drawn);
   return paper;

@@ -10,9 +10,8 @@ namespace widecut {
 
 /// The items (sheet space) drawn as large as fits `size` (logical pixels), on nothing. `around` is the box, in
 /// points, that is brought to the picture's middle; when empty, the items' own.
-QImage pictureOf(const std::vector<ItemPtr>& items, const Media& media, PhotoStore& store, QSize size, double ratio,
-                 Box around = {});
+QImage pictureOf(const std::vector<ItemPtr>& items, PhotoStore& store, QSize size, double ratio, Box around = {});
 /// The sheet on its paper.
-QImage pictureOfSheet(const Project& project, const Sheet& sheet, PhotoStore& store, QSize size, double ratio);
+QImage pictureOfSheet(const Sheet& sheet, PhotoStore& store, QSize size, double ratio);
 
 }  // namespace widecut

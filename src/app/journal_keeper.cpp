@@ -37,8 +37,7 @@ void JournalKeeper::keep() {
   task_.run([this, journal = journal_, project = kept_, path = desk_.path().toStdString(), withPicture] {
     const auto kept = journal->keep(*project, path);
     if (kept && withPicture)
-      if (const auto png =
-              pngOf(sceneOf(*project, *sheetsOf(*project).front()), project->media, desk_.photos(), 18, Ground::Paper))
+      if (const auto png = pngOf(sceneOf(*sheetsOf(*project).front()), desk_.photos(), 18, Ground::Paper))
         journal->keepPicture(*png);
     const QString why = kept ? QString() : QString::fromStdString(kept.error().message);
     return [this, why] {

@@ -21,8 +21,7 @@ QRect pixelBox(const Box& box, double scale) {
 
 }  // namespace
 
-void LayerCache::draw(QPainter& painter, const Project& project, const Sheet& sheet, double scale,
-                      const QRect& visible) {
+void LayerCache::draw(QPainter& painter, const Sheet& sheet, double scale, const QRect& visible) {
   ++frame_;
   for (const ItemPtr& item : sheet.items) {
     if (item->hidden) continue;
@@ -32,7 +31,7 @@ void LayerCache::draw(QPainter& painter, const Project& project, const Sheet& sh
     if (!held) {
       raster.item = item;
       raster.scale = scale;
-      paint(raster, project.media, visible);
+      paint(raster, visible);
     }
     raster.lastUse = frame_;
     if (!raster.image.isNull() && raster.held.intersects(visible))
@@ -41,9 +40,9 @@ void LayerCache::draw(QPainter& painter, const Project& project, const Sheet& sh
   sweep();
 }
 
-void LayerCache::paint(Raster& raster, const Media& media, const QRect& visible) {
-  const Layer layer = layerOf(raster.item, media);
-  raster.wanted = pixelBox(layer.box, raster.scale);
+void LayerCache::paint(Raster& raster, const QRect& visible) {
+  const Layer layer = layerOf(raster.item);
+  raster.wanted = pixelBox(layer.box(), raster.scale);
   raster.held = raster.wanted & visible.adjusted(-margin, -margin, margin, margin);
   raster.image = {};
   raster.waitsForPhotos = false;
@@ -54,7 +53,7 @@ void LayerCache::paint(Raster& raster, const Media& media, const QRect& visible)
   QPainter painter(&raster.image);
   painter.translate(-raster.held.topLeft());
   painter.scale(raster.scale, raster.scale);
-  raster.waitsForPhotos = !paintLayer(painter, layer, media, store_, Photos::WhenReady);
+  raster.waitsForPhotos = !paintLayer(painter, layer, store_, Photos::WhenReady);
 }
 
 void LayerCache::photosReady() {

@@ -20,7 +20,7 @@ class LayerCache {
 
   /// Draws the sheet's visible items with a painter in pixels whose origin is the sheet's. `scale` is pixels
   /// per point; only what lies in `visible` (pixels) needs to show.
-  void draw(QPainter& painter, const Project& project, const Sheet& sheet, double scale, const QRect& visible);
+  void draw(QPainter& painter, const Sheet& sheet, double scale, const QRect& visible);
   /// Rasters made while photos were still being decoded are made anew.
   void photosReady();
   /// How many rasters were painted so far: what tests of "only what changed" count.
@@ -36,7 +36,7 @@ class LayerCache {
     unsigned lastUse = 0;
     bool waitsForPhotos = false;
   };
-  void paint(Raster& raster, const Media& media, const QRect& visible);
+  void paint(Raster& raster, const QRect& visible);
   void sweep();
 
   PhotoStore& store_;

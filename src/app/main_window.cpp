@@ -26,6 +26,7 @@
 #include "app/side_panels.h"
 #include "app/theme.h"
 #include "output/deliver.h"
+#include "project/edits.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -15,6 +15,7 @@
 #include "app/theme.h"
 #include "geometry/measure.h"
 #include "output/raster.h"
+#include "project/places.h"
 
 namespace widecut {
 namespace {
@@ -146,7 +147,7 @@ void Mat::paintEvent(QPaintEvent*) {
   painter.translate(origin_);
   painter.scale(1 / ratio, 1 / ratio);
   const QRectF visible(-origin_.x() * ratio, -origin_.y() * ratio, width() * ratio, height() * ratio);
-  cache_.draw(painter, desk_.project(), *sheet, zoom_ * ratio, visible.toAlignedRect());
+  cache_.draw(painter, *sheet, zoom_ * ratio, visible.toAlignedRect());
   painter.restore();
 
   // What overhangs the sheet stays visible but steps back.

@@ -69,14 +69,13 @@ void NextStepsPage::refresh(bool) {
   const ItemPtr item = desk_.onlyItem();
   drawing_->setVisible(!item);
   picture_->setVisible(item != nullptr);
-  outline_->setVisible(item && shownPhoto(*item, desk_.project().media));
+  outline_->setVisible(item && shownPhoto(*item));
   if (!item) {
     heading_->setText(tr("Lay down a shape or a photo"));
     return;
   }
   heading_->setText(tr("“%1” · select a second item to combine them").arg(QString::fromStdString(item->name)));
-  picture_->setPixmap(QPixmap::fromImage(
-      pictureOf({item}, desk_.project().media, desk_.photos(), picture_->size(), devicePixelRatioF())));
+  picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
 }
 
 }  // namespace widecut

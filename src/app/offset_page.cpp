@@ -180,7 +180,7 @@ void OffsetPage::refresh(bool selection) {
       ids.size() == 1 && first ? "“" + QString::fromStdString(first->name) + "”" : tr("%1 items").arg(ids.size());
   heading_->setText(line ? tr("Outline of the line of %1").arg(name) : tr("Offset %1").arg(name));
   if (selection && !trying_) {
-    if (line && first && first->style.line) desk_.lineShape.width = first->style.line->width;
+    if (line && first && lineOf(*first->style)) desk_.lineShape.width = lineOf(*first->style)->width;
     if (!ids.empty()) {
       tryOut();
       (line ? width_ : distance_)->setFocus();

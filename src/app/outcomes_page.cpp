@@ -8,6 +8,7 @@
 #include "app/clear_layout.h"
 #include "app/item_picture.h"
 #include "app/theme.h"
+#include "project/edits.h"
 #include "project/pieces.h"
 #include "project/resolve.h"
 
@@ -39,8 +40,6 @@ OutcomeFace faceOf(Outcome outcome, const std::vector<ItemPtr>& items) {
   }
   return {};
 }
-
-bool showsPhoto(const Item& item) { return item.style.photo || (item.recipe() && item.recipe()->photoFrom); }
 
 }  // namespace
 
@@ -74,7 +73,7 @@ OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& phot
     Project changed = combined(q.project, q.ids, allOutcomes[i], q.looks[i], made);
     const ItemPtr result = findItem(changed, made);
     const bool empty = !result || resolved(*result)->outline.isEmpty();
-    QImage picture = result ? pictureOf({result}, changed.media, photos, pictureSize, ratio, around) : QImage();
+    QImage picture = result ? pictureOf({result}, photos, pictureSize, ratio, around) : QImage();
     worked.outcomes.push_back({std::move(changed), std::move(picture), empty});
   }
   std::vector<ItemPtr> apart;
@@ -83,8 +82,8 @@ OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& phot
     apart.push_back(std::make_shared<const Item>(std::move(piece)));
   }
   worked.pieces = apart.size();
-  worked.divided = pictureOf(apart, q.project.media, photos, pictureSize, ratio,
-                             Box{around}.grown(0.06 * std::max(around.width(), around.height())));
+  worked.divided =
+      pictureOf(apart, photos, pictureSize, ratio, Box{around}.grown(0.06 * std::max(around.width(), around.height())));
   return worked;
 }
 
@@ -209,7 +208,7 @@ void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const st
                             bool photos) {
   std::vector<ItemPtr> offered;
   for (const ItemPtr& item : items)
-    if (!photos || showsPhoto(*item)) offered.push_back(item);
+    if (!photos || showsPicture(*item)) offered.push_back(item);
   if (photos && offered.empty()) return;
   auto* label = new QLabel(heading, this);
   label->setFont(theme::heading());

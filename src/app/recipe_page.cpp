@@ -9,6 +9,7 @@
 #include "app/formula_field.h"
 #include "app/item_picture.h"
 #include "app/theme.h"
+#include "project/edits.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -38,12 +39,13 @@ QString sentence(Role role) {
 ItemPtr forChip(const Item& part, Role role) {
   Item shown = part;
   shown.hidden = false;
-  shown.style.opacity = 1;
-  if (!shown.style.photo && !(shown.recipe() && shown.recipe()->photoFrom)) {
+  Style& style = changeable(shown);
+  style.opacity = 1;
+  if (!showsPicture(part)) {
     const QColor c = theme::colourOf(role);
-    shown.style.fill = Colour{static_cast<std::uint8_t>(c.red()), static_cast<std::uint8_t>(c.green()),
-                              static_cast<std::uint8_t>(c.blue()), 90};
-    shown.style.line.reset();
+    setColour(style, Colour{static_cast<std::uint8_t>(c.red()), static_cast<std::uint8_t>(c.green()),
+                            static_cast<std::uint8_t>(c.blue()), 90});
+    setLine(style, std::nullopt);
   }
   return std::make_shared<const Item>(std::move(shown));
 }
@@ -128,7 +130,7 @@ void RecipePage::refresh(bool) {
   const ItemPtr item = desk_.openCutout();
   if (!item) return;
   const ItemPtr selected = desk_.onlyItem();
-  const bool photo = selected && shownPhoto(*selected, desk_.project().media);
+  const bool photo = selected && shownPhoto(*selected);
   reframe_->setVisible(photo);
   photo_->setVisible(!photo);
   offcuts_->setEnabled(!desk_.isTrying());
@@ -146,15 +148,13 @@ void RecipePage::refresh(bool) {
 void RecipePage::showResult(const Item& cutout) {
   Item upright = cutout;
   upright.turn = 0;
-  result_->setPixmap(
-      QPixmap::fromImage(pictureOf({std::make_shared<const Item>(std::move(upright))}, desk_.project().media,
-                                   desk_.photos(), resultPicture, devicePixelRatioF())));
+  result_->setPixmap(QPixmap::fromImage(pictureOf({std::make_shared<const Item>(std::move(upright))}, desk_.photos(),
+                                                  resultPicture, devicePixelRatioF())));
 }
 
 void RecipePage::rebuild(const Item& cutout) {
   clearLayout(*row_);
   const Recipe& recipe = *cutout.recipe();
-  const Media& media = desk_.project().media;
   const auto roles = recipe.formula.operators();
   const auto brackets = recipe.formula.brackets();
   Box around;
@@ -183,8 +183,8 @@ void RecipePage::rebuild(const Item& cutout) {
     }
     bracketLabel(brackets[i].before, '(');
     auto* chip = new Card(QString::fromStdString(part->name), {}, theme::colourOf(role),
-                          pictureOf({forChip(*part, role)}, media, desk_.photos(), chipPicture, devicePixelRatioF(),
-                                    part->style.photo ? Box{} : around),
+                          pictureOf({forChip(*part, role)}, desk_.photos(), chipPicture, devicePixelRatioF(),
+                                    pictureOf(*part->style) ? Box{} : around),
                           rowHolder_);
     chip->setObjectName(QString("part%1").arg(i));
     chip->setEye(part->hidden);

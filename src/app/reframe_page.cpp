@@ -9,6 +9,7 @@
 #include "app/measure_field.h"
 #include "app/theme.h"
 #include "output/raster.h"
+#include "project/fills.h"
 #include "project/framing.h"
 #include "project/resolve.h"
 
@@ -30,11 +31,11 @@ struct Reframed {
 std::optional<Reframed> reframed(const Desk& desk) {
   const ItemPtr item = desk.onlyItem();
   if (!item) return std::nullopt;
-  const auto shown = shownPhoto(*item, desk.project().media);
+  const auto shown = shownPhoto(*item);
   if (!shown) return std::nullopt;
-  const auto medium = desk.project().media.at(shown->medium);
+  const MediumPtr& medium = shown->medium;
   const double turn = shown->pixelsToFrame.turnAngle();
-  return Reframed{item, *shown, medium, coveringScale(resolved(*item)->box, medium->width, medium->height, turn)};
+  return Reframed{item, *shown, medium, coveringScale(boxInFrame(*item), medium->width, medium->height, turn)};
 }
 
 }  // namespace
@@ -86,9 +87,9 @@ ReframePage::ReframePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
 void ReframePage::scaleTo(double share, bool settle) {
   trial_.drop();
   const auto now = reframed(desk_);
-  if (!now || !(share > 0) || resolved(*now->item)->box.isEmpty()) return;
+  if (!now || !(share > 0) || boxInFrame(*now->item).isEmpty()) return;
   const double by = std::clamp(share, 1.0, 1000.0) * now->covering / now->shown.pointsPerPixel;
-  const Point middle = frameToSheet(desk_.settled(), now->item->id)(resolved(*now->item)->box.centre());
+  const Point middle = frameToSheet(desk_.settled(), now->item->id)(boxInFrame(*now->item).centre());
   Project changed = withReframing(desk_.settled(), now->item->id, Affine::scale(by, by).about(middle));
   if (settle)
     desk_.commit(tr("Reframe"), std::move(changed));

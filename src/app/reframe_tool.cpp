@@ -8,6 +8,7 @@
 #include "app/selection_frame.h"
 #include "app/theme.h"
 #include "output/raster.h"
+#include "project/fills.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
 
@@ -31,9 +32,9 @@ std::optional<ReframeTool::Picture> ReframeTool::picture() const {
   const ItemPtr item = desk_.onlyItem();
   if (!item) return std::nullopt;
   const Project& project = desk_.project();
-  const auto shown = shownPhoto(*item, project.media);
+  const auto shown = shownPhoto(*item);
   if (!shown) return std::nullopt;
-  const Medium& medium = *project.media.at(shown->medium);
+  const Medium& medium = *shown->medium;
   return Picture{shown->medium, frameToSheet(project, item->id) * shown->pixelsToFrame, medium.width, medium.height};
 }
 
@@ -69,7 +70,7 @@ void ReframeTool::press(const Pointer& p) {
   // Outside: another photo is taken up; anywhere else ends reframing.
   const Id other = itemAt(*desk_.sheet(), p.onSheet, 4 / mat_.zoom());
   const ItemPtr item = findItem(desk_.project(), other);
-  if (item && shownPhoto(*item, desk_.project().media) && !pic)
+  if (item && shownPhoto(*item) && !pic)
     desk_.select({other});
   else
     desk_.setTool(ToolKind::Select);
@@ -149,7 +150,7 @@ void ReframeTool::paint(QPainter& painter) {
   painter.save();
   painter.setClipPath(whole.subtracted(window));
   const double scale = std::sqrt(std::abs(toMat.determinant()));
-  const auto medium = desk_.project().media.at(pic->medium);
+  const MediumPtr& medium = pic->medium;
   painter.fillPath(whole, QColor(0x1C, 0x2B, 0x28));
   if (const auto ready = desk_.photos().levelIfReady(medium, scale * mat_.devicePixelRatioF());
       ready && !ready->level.image.isNull()) {

@@ -30,7 +30,7 @@ class ReframeTool : public Tool {
  private:
   /// The picture being reframed and its place on the sheet.
   struct Picture {
-    std::string medium;
+    MediumPtr medium;
     Affine pixelsToSheet;
     int width = 0, height = 0;
     Point corner(int index) const;

@@ -6,6 +6,8 @@
 #include "app/theme.h"
 #include "output/raster.h"
 #include "project/cutouts.h"
+#include "project/edits.h"
+#include "project/places.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
 
@@ -169,7 +171,7 @@ void SelectTool::paintGhosts(QPainter& painter, const Item& cutout) const {
     // What is added shows as itself; a tint would falsify its colours.
     painter.setBrush(role == Role::Add ? Qt::NoBrush : theme::patternOf(role, hot ? 190 : 120));
     // A photo that is intersected covers so much that its pattern would hide the work.
-    if (part.style.photo && role == Role::Intersect) painter.setBrush(Qt::NoBrush);
+    if (pictureOf(*part.style) && role == Role::Intersect) painter.setBrush(Qt::NoBrush);
     paintOutline(painter, mat_, desk_.project(), part.id);
   }
 }
@@ -205,7 +207,7 @@ QString SelectTool::hint() const {
   if (item && item->recipe())
     return Mat::tr(
         "Drag the picture to move it, a part's ghost to move the part · click a sign to change its role · R reframes");
-  if (item && item->style.photo)
+  if (item && pictureOf(*item->style))
     return Mat::tr("Drag to move · R reframes the photo · Shift-click adds to the selection");
   if (item) return Mat::tr("Drag to move · handles resize and turn · Shift-click adds to the selection");
   return Mat::tr(

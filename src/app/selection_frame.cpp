@@ -3,6 +3,7 @@
 #include "app/theme.h"
 #include "output/crowded_path.h"
 #include "output/raster.h"
+#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -33,7 +34,7 @@ std::optional<SelectionFrame> SelectionFrame::of(const Project& project, const s
   if (items.size() == 1) {
     const ItemPtr item = findItem(project, items.front());
     if (!item) return std::nullopt;
-    frame = {frameToSheet(project, item->id), resolved(*item)->box};
+    frame = {frameToSheet(project, item->id), boxInFrame(*item)};
   } else {
     for (const Id id : items)
       if (const ItemPtr item = findItem(project, id)) frame.box.add(parentToSheet(project, id)(boxInParent(*item)));

@@ -11,6 +11,8 @@
 #include "app/clear_layout.h"
 #include "app/item_picture.h"
 #include "app/theme.h"
+#include "project/edits.h"
+#include "project/forms/recipe.h"
 
 namespace widecut {
 namespace {
@@ -79,9 +81,8 @@ void SheetsPanel::rebuild() {
       const QSize size(static_cast<int>(std::lround(sheet->width * scale)),
                        static_cast<int>(std::lround(sheet->height * scale)));
       const bool open = desk_.sheet() && desk_.sheet()->id == sheet->id;
-      auto* thumbnail =
-          new Thumbnail(pictureOfSheet(desk_.settled(), *sheet, desk_.photos(), size, devicePixelRatioF()), open,
-                        tr("Sheet %1: %2").arg(++number).arg(QString::fromStdString(sheet->name)), this);
+      auto* thumbnail = new Thumbnail(pictureOfSheet(*sheet, desk_.photos(), size, devicePixelRatioF()), open,
+                                      tr("Sheet %1: %2").arg(++number).arg(QString::fromStdString(sheet->name)), this);
       thumbnail->setObjectName(QString("sheet%1").arg(number));
       connect(thumbnail, &QAbstractButton::clicked, this, [this, id = sheet->id] { desk_.goToSheet(id); });
       column_->addWidget(thumbnail);
@@ -139,11 +140,15 @@ void StackPanel::mousePressEvent(QMouseEvent* event) {
 
 void StackPanel::describe(const Item& item, const QString& sign, int depth, std::vector<Row>& out) {
   out.push_back({item.id, QString::fromStdString(item.name), sign, item.hidden, depth});
-  const Recipe* recipe = item.recipe();
-  if (!recipe) return;
-  const auto roles = recipe->formula.operators();
-  for (std::size_t i = 0; i < recipe->parts.size(); ++i)
-    describe(*recipe->parts[i], theme::signOf(i == 0 ? Role::Add : roles[i - 1]), depth + 1, out);
+  // A recipe is read from its first part on; what lies in a stack, from the front.
+  if (const Recipe* recipe = item.recipe()) {
+    const auto roles = recipe->formula.operators();
+    for (std::size_t i = 0; i < recipe->parts.size(); ++i)
+      describe(*recipe->parts[i], theme::signOf(i == 0 ? Role::Add : roles[i - 1]), depth + 1, out);
+    return;
+  }
+  const auto& inside = childrenOf(item);
+  for (auto child = inside.rbegin(); child != inside.rend(); ++child) describe(**child, {}, depth + 1, out);
 }
 
 void StackPanel::rebuild() {

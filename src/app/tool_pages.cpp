@@ -35,10 +35,10 @@ PolygonPage::PolygonPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
                          {QT_TR_NOOP("burst"), 16, 0.25}};
   for (const Known& k : known) {
     Style style;
-    style.fill = Colour{0x8F, 0xA9, 0xB8};
+    setColour(style, Colour{0x8F, 0xA9, 0xB8});
     const auto item = std::make_shared<const Item>(plainItem(1, k.word, polygonOf(k.corners, k.depth, 50), style));
-    auto* card = new Card(tr(k.word), {}, theme::slate,
-                          pictureOf({item}, {}, desk.photos(), {84, 50}, devicePixelRatioF()), this);
+    auto* card =
+        new Card(tr(k.word), {}, theme::slate, pictureOf({item}, desk.photos(), {84, 50}, devicePixelRatioF()), this);
     card->setObjectName(k.word);
     cards_.emplace_back(card, k);
     connect(card, &Card::clicked, this, [this, k] { set(k.corners, k.depth); });

@@ -11,6 +11,7 @@
 #include "geometry/path_data.h"
 #include "media/files.h"
 #include "output/deliver.h"
+#include "project/forms/form.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
@@ -116,7 +117,7 @@ Result<void> cutBatch(const std::string& path, bool timing) {
 
 int countItems(const std::vector<ItemPtr>& items) {
   int count = 0;
-  for (const ItemPtr& item : items) count += 1 + (item->recipe() ? countItems(item->recipe()->parts) : 0);
+  for (const ItemPtr& item : items) count += 1 + countItems(childrenOf(*item));
   return count;
 }
 
@@ -130,8 +131,8 @@ json infoOf(const Project& project) {
       for (const ItemPtr& item : sheet->items)
         items.push_back({{"id", item->id},
                          {"name", item->name},
-                         {"kind", item->recipe() ? "cutout" : "outline"},
-                         {"photo", shownPhoto(*item, project.media).has_value()}});
+                         {"kind", kindOf(item->form)},
+                         {"photo", shownPhoto(*item).has_value()}});
       sheets.push_back({{"number", ++number},
                         {"name", sheet->name},
                         {"width", sheet->width},
@@ -142,7 +143,7 @@ json infoOf(const Project& project) {
     out["pieces"].push_back({{"name", piece->name}, {"sheets", std::move(sheets)}});
   }
   PhotoStore store;
-  for (const auto& [hash, medium] : project.media) {
+  for (const auto& [hash, medium] : mediaOf(project)) {
     json m{{"name", medium->name},
            {"width", medium->width},
            {"height", medium->height},

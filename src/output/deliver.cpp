@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cctype>
-#include <set>
 
 #include "media/files.h"
 #include "output/pdf.h"
@@ -13,17 +12,11 @@ namespace widecut {
 namespace {
 
 /// A line for each photo of the scene that cannot be decoded.
-Notes notesOn(const Scene& scene, const Media& media, PhotoStore& store) {
-  std::set<std::string> seen;
+Notes notesOn(const Scene& scene, PhotoStore& store) {
   Notes notes;
-  for (const Layer& layer : scene.layers)
-    for (const DrawCommand& command : layer.commands) {
-      const auto* picture = std::get_if<ImageInOutline>(&command);
-      if (!picture || !seen.insert(picture->medium).second) continue;
-      const Medium& medium = *media.at(picture->medium);
-      if (const auto why = store.problemWith(medium))
-        notes.push_back(medium.name + " " + why->message + "; a cross stands in its place");
-    }
+  for (const MediumPtr& medium : photosIn(scene))
+    if (const auto why = store.problemWith(*medium))
+      notes.push_back(medium->name + " " + why->message + "; a cross stands in its place");
   return notes;
 }
 
@@ -43,7 +36,7 @@ Scene sceneFor(const Project& project, const Delivery& delivery) {
   const SheetPtr sheet = findSheet(project, delivery.sheet);
   if (!sheet) return {};
   const bool bleed = delivery.withBleed || delivery.format == DeliveryFormat::Pdf;
-  return sceneOf(project, *sheet, bleed ? sheet->bleed : 0);
+  return sceneOf(*sheet, bleed ? sheet->bleed : 0);
 }
 
 Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path) {
@@ -52,11 +45,10 @@ Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoSto
   const Scene scene = sceneFor(project, delivery);
   // An item alone has no paper under it.
   const Ground ground = delivery.item != 0 ? Ground::Transparent : delivery.ground;
-  const Media& media = project.media;
-  Notes notes = notesOn(scene, media, store);
+  Notes notes = notesOn(scene, store);
   std::string svg;
   if (delivery.format == DeliveryFormat::Svg) {
-    auto text = svgOf(scene, media, store, ground, notes);
+    auto text = svgOf(scene, store, ground, notes);
     if (!text) return tl::unexpected(text.error());
     svg = std::move(*text);
   }
@@ -66,13 +58,13 @@ Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoSto
   Result<void> written;
   switch (delivery.format) {
     case DeliveryFormat::Png:
-      written = writePng(scene, media, store, delivery.ppi, ground, sink);
+      written = writePng(scene, store, delivery.ppi, ground, sink);
       break;
     case DeliveryFormat::Svg:
       written = sink(svg.data(), svg.size());
       break;
     case DeliveryFormat::Pdf:
-      written = writePdf({&scene, 1}, media, store, ground, sink);
+      written = writePdf({&scene, 1}, store, ground, sink);
       break;
   }
   if (written) written = file->commit();

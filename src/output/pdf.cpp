@@ -6,6 +6,7 @@
 
 #include "geometry/path_data.h"
 #include "output/pdf_photos.h"
+#include "scene/drawing.h"
 
 namespace widecut {
 namespace {
@@ -92,7 +93,7 @@ class Content {
 
 class PdfWriter {
  public:
-  PdfWriter(const Media& media, PhotoStore& store) : media_(media), store_(store) { pdf_.emptyPDF(); }
+  explicit PdfWriter(PhotoStore& store) : store_(store) { pdf_.emptyPDF(); }
 
   void page(const Scene& scene, Ground ground) {
     const Box area = scene.area();
@@ -101,10 +102,7 @@ class PdfWriter {
     const Affine toPage{1, 0, 0, -1, -area.low.x, area.high.y};
     content().text = matrix(toPage);
     if (ground == Ground::Paper) add(FillOutline{rectangleOf(area), scene.paper});
-    for (const Layer& layer : scene.layers) {
-      layerBox_ = layer.box;
-      for (const DrawCommand& command : layer.commands) std::visit([&](const auto& c) { add(c); }, command);
-    }
+    for (const DrawCommand& command : drawingOf(scene)) std::visit([&](const auto& c) { add(c); }, command);
     Object page = Object::newDictionary();
     page.replaceKey("/Type", Object::newName("/Page"));
     const Box whole{{0, 0}, {area.width(), area.height()}};
@@ -135,9 +133,15 @@ class PdfWriter {
   }
 
   void add(const FillOutline& fill) {
-    if (fill.colour.alpha == 0) return;
-    content().text += "q\n" + colour(fill.colour, "rg");
-    if (fill.colour.alpha != 255) content().setOpacity(fill.colour.alpha / 255.0);
+    if (const auto* picture = std::get_if<PictureBrush>(&fill.brush)) {
+      add(fill, *picture);
+      return;
+    }
+    const Colour flat = std::get<Colour>(fill.brush);
+    const double opacity = flat.alpha / 255.0 * fill.opacity;
+    if (opacity == 0) return;
+    content().text += "q\n" + colour(flat, "rg");
+    if (opacity != 1) content().setOpacity(opacity);
     content().text += path(*fill.outline) + "f\nQ\n";
   }
   void add(const StrokeOutline& stroke) {
@@ -146,20 +150,21 @@ class PdfWriter {
     if (stroke.line.colour.alpha != 255) content().setOpacity(stroke.line.colour.alpha / 255.0);
     content().text += number(stroke.line.width, 1e6) + " w 4 M\n" + path(*stroke.outline) + "S\nQ\n";
   }
-  void add(const ImageInOutline& picture) {
-    const auto medium = media_.find(picture.medium);
-    if (medium == media_.end() || picture.outline->isEmpty()) return;
-    if (store_.problemWith(*medium->second)) {
-      for (const FillOutline& fill : standIn(picture)) add(fill);
+  void add(const FillOutline& fill, const PictureBrush& picture) {
+    if (fill.outline->isEmpty()) return;
+    if (store_.problemWith(*picture.medium)) {
+      for (const FillOutline& part : standIn(fill)) add(part);
       return;
     }
-    const PdfPhoto photo = photos_.photo(medium->second);
-    const std::string name = content().nameOf("/XObject", "P", picture.medium, photo.object);
-    content().text += "q\n" + path(*picture.outline) + "W n\n" + matrix(picture.pixelsToSheet * photo.unitToPixels) +
-                      name + " Do\nQ\n";
+    const PdfPhoto photo = photos_.photo(picture.medium);
+    const std::string name = content().nameOf("/XObject", "P", picture.medium->hash, photo.object);
+    content().text += "q\n";
+    if (fill.opacity < 1) content().setOpacity(fill.opacity);
+    content().text +=
+        path(*fill.outline) + "W n\n" + matrix(picture.toOutline * photo.unitToPixels) + name + " Do\nQ\n";
   }
   void add(const PushGroup& group) {
-    opacities_.push_back(group.opacity);
+    open_.push_back(group);
     contents_.emplace_back();
   }
   void add(const PopGroup&) {
@@ -169,35 +174,32 @@ class PdfWriter {
     Object d = form.getDict();
     d.replaceKey("/Type", Object::newName("/XObject"));
     d.replaceKey("/Subtype", Object::newName("/Form"));
-    d.replaceKey("/BBox", rectangle(layerBox_.grown(1)));
+    d.replaceKey("/BBox", rectangle(open_.back().box.grown(1)));
     d.replaceKey("/Group", Object::parse("<< /S /Transparency /CS /DeviceRGB >>"));
     d.replaceKey("/Resources", inner.resources());
     content().text += "q\n";
-    content().setOpacity(opacities_.back());
-    opacities_.pop_back();
+    content().setOpacity(open_.back().opacity);
+    open_.pop_back();
     const std::string key = "group " + std::to_string(++groups_);
     content().text += content().nameOf("/XObject", "P", key, form) + " Do\nQ\n";
   }
 
-  const Media& media_;
   PhotoStore& store_;
   QPDF pdf_;
   PdfPhotos photos_{pdf_};
   std::vector<Content> contents_;
-  std::vector<double> opacities_;
-  Box layerBox_;
+  std::vector<PushGroup> open_;
   int groups_ = 0;
 };
 
 }  // namespace
 
-Result<void> writePdf(std::span<const Scene> scenes, const Media& media, PhotoStore& store, Ground ground,
-                      const Sink& sink) {
+Result<void> writePdf(std::span<const Scene> scenes, PhotoStore& store, Ground ground, const Sink& sink) {
   for (const Scene& scene : scenes)
     if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
   SinkPipeline out(sink);
   try {
-    PdfWriter writer(media, store);
+    PdfWriter writer(store);
     for (const Scene& scene : scenes) writer.page(scene, ground);
     writer.write(out);
   } catch (const std::exception& error) {

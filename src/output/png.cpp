@@ -75,9 +75,8 @@ void unpack(const QRgb* pixels, int count, bool opaque, unsigned char* out) {
 
 }  // namespace
 
-Result<void> writePng(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground,
-                      const Sink& sink) {
-  const auto raster = Raster::of(scene, media, store, ppi, ground);
+Result<void> writePng(const Scene& scene, PhotoStore& store, double ppi, Ground ground, const Sink& sink) {
+  const auto raster = Raster::of(scene, store, ppi, ground);
   if (!raster) return tl::unexpected(raster.error());
   const bool opaque = raster->isOpaque();
   PngWriter writer(sink);
@@ -95,9 +94,9 @@ Result<void> writePng(const Scene& scene, const Media& media, PhotoStore& store,
   return {};
 }
 
-Result<std::string> pngOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground) {
+Result<std::string> pngOf(const Scene& scene, PhotoStore& store, double ppi, Ground ground) {
   std::string bytes;
-  if (const auto written = writePng(scene, media, store, ppi, ground, into(bytes)); !written)
+  if (const auto written = writePng(scene, store, ppi, ground, into(bytes)); !written)
     return tl::unexpected(written.error());
   return bytes;
 }

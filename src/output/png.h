@@ -8,9 +8,8 @@ namespace widecut {
 
 /// The scene as a PNG that carries its resolution, sent band by band. RGB where nothing can be see-through, else RGBA.
 /// The same refusals as Raster::of.
-Result<void> writePng(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground,
-                      const Sink& sink);
+Result<void> writePng(const Scene& scene, PhotoStore& store, double ppi, Ground ground, const Sink& sink);
 /// The same as bytes.
-Result<std::string> pngOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground);
+Result<std::string> pngOf(const Scene& scene, PhotoStore& store, double ppi, Ground ground);
 
 }  // namespace widecut

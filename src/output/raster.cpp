@@ -14,44 +14,35 @@ QRect pixelsTouched(const QRectF& area, const QRect& all) {
   return (area.adjusted(-1, -1, 1, 1) & QRectF(all)).toAlignedRect() & all;
 }
 
-/// Walks the commands of a layer with one painter; groups are painted on an image of their own.
+/// Paints layers with painters whose coordinates are the space that the layers lie in.
 class LayerPainter {
  public:
-  LayerPainter(const Layer& layer, const Media& media, PhotoStore& store, Photos photos)
-      : layer_(layer), media_(media), store_(store), photos_(photos) {}
+  LayerPainter(PhotoStore& store, Photos photos) : store_(store), photos_(photos) {}
 
   /// True when every photo was there.
-  bool paint(QPainter& painter) {
-    run(painter, 0, layer_.commands.size());
+  bool paint(QPainter& painter, const Layer& layer) {
+    if (layer.opacity < 1)
+      asOne(painter, layer);
+    else
+      content(painter, layer);
     return isFinal_;
   }
 
  private:
-  void run(QPainter& painter, std::size_t from, std::size_t to) {
-    for (std::size_t i = from; i < to; ++i) {
-      if (const auto* push = std::get_if<PushGroup>(&layer_.commands[i])) {
-        const std::size_t end = groupEnd(i);
-        group(painter, i + 1, end, push->opacity);
-        i = end;
-      } else {
-        std::visit([&](const auto& command) { one(painter, command); }, layer_.commands[i]);
-      }
-    }
+  void content(QPainter& painter, const Layer& layer) {
+    const QTransform before = painter.transform();
+    painter.setTransform(painterTransform(layer.place), true);
+    for (const Mark& mark : layer.content->under) std::visit([&](const auto& m) { one(painter, m); }, mark);
+    for (const Layer& inner : layer.content->inside) paint(painter, inner);
+    for (const Mark& mark : layer.content->over) std::visit([&](const auto& m) { one(painter, m); }, mark);
+    painter.setTransform(before);
   }
 
-  std::size_t groupEnd(std::size_t push) const {
-    int depth = 0;
-    for (std::size_t i = push; i < layer_.commands.size(); ++i) {
-      depth += std::holds_alternative<PushGroup>(layer_.commands[i]);
-      depth -= std::holds_alternative<PopGroup>(layer_.commands[i]);
-      if (depth == 0) return i;
-    }
-    return layer_.commands.size();
-  }
-
-  void group(QPainter& painter, std::size_t from, std::size_t to, double opacity) {
+  /// On an image of its own, which is then made see-through.
+  void asOne(QPainter& painter, const Layer& layer) {
     const QTransform map = painter.transform();
-    const QRectF box(layer_.box.low.x, layer_.box.low.y, layer_.box.width(), layer_.box.height());
+    const Box reach = layer.box();
+    const QRectF box(reach.low.x, reach.low.y, reach.width(), reach.height());
     const QRect all(0, 0, painter.device()->width(), painter.device()->height());
     const QRect pixels = pixelsTouched(map.mapRect(box), all);
     if (pixels.isEmpty()) return;
@@ -60,11 +51,11 @@ class LayerPainter {
     QPainter inner(&image);
     inner.setRenderHints(painter.renderHints());
     inner.setTransform(map * QTransform::fromTranslate(-pixels.x(), -pixels.y()));
-    run(inner, from, to);
+    content(inner, layer);
     inner.end();
     painter.save();
     painter.resetTransform();
-    painter.setOpacity(opacity);
+    painter.setOpacity(layer.opacity);
     painter.drawImage(pixels.topLeft(), image);
     painter.restore();
   }
@@ -78,7 +69,15 @@ class LayerPainter {
     else
       painter.fillPath(painterPath(outline), brush);
   }
-  static void one(QPainter& painter, const FillOutline& f) { fill(painter, *f.outline, painterColour(f.colour)); }
+  void one(QPainter& painter, const FillOutline& filling) {
+    const double before = painter.opacity();
+    painter.setOpacity(before * filling.opacity);
+    if (const auto* colour = std::get_if<Colour>(&filling.brush))
+      fill(painter, *filling.outline, painterColour(*colour));
+    else
+      picture(painter, filling, std::get<PictureBrush>(filling.brush));
+    painter.setOpacity(before);
+  }
   static void one(QPainter& painter, const StrokeOutline& stroke) {
     if (crowds(painter, *stroke.outline, stroke.line.width)) {
       strokeCrowded(painter, *stroke.outline, stroke.line);
@@ -88,54 +87,52 @@ class LayerPainter {
     pen.setMiterLimit(4);
     painter.strokePath(painterPath(*stroke.outline), pen);
   }
-  void one(QPainter& painter, const ImageInOutline& picture) {
-    const auto medium = media_.find(picture.medium);
-    if (medium == media_.end()) return;
-    const QTransform toDevice = painterTransform(picture.pixelsToSheet) * painter.transform();
+  void picture(QPainter& painter, const FillOutline& filling, const PictureBrush& shown) {
+    const QTransform toDevice = painterTransform(shown.toOutline) * painter.transform();
     const double scale = std::sqrt(std::abs(toDevice.determinant()));
     if (photos_ == Photos::Wait && scale < 1) {
-      reduced(painter, picture, *medium->second, toDevice);
+      reduced(painter, filling, *shown.medium, toDevice);
       return;
     }
     PhotoLevel level;
     if (photos_ == Photos::Wait) {
-      level = store_.level(*medium->second, scale);
-    } else if (auto ready = store_.levelIfReady(medium->second, scale)) {
+      level = store_.level(*shown.medium, scale);
+    } else if (auto ready = store_.levelIfReady(shown.medium, scale)) {
       level = std::move(ready->level);
       isFinal_ = isFinal_ && ready->isFinal;
     } else {
       isFinal_ = false;
-      fill(painter, *picture.outline, QColor(0x9a, 0xa6, 0xa8));
+      fill(painter, *filling.outline, QColor(0x9a, 0xa6, 0xa8));
       return;
     }
     if (level.image.isNull()) {
-      missing(painter, picture);
+      missing(painter, filling);
       return;
     }
-    const Box box = bounds(*picture.outline);
+    const Box box = bounds(*filling.outline);
     const QRectF on = painter.transform().mapRect(QRectF(box.low.x, box.low.y, box.width(), box.height()));
     const QRect all(0, 0, painter.device()->width(), painter.device()->height());
     level = partOn(std::move(level), toDevice, pixelsTouched(on, all));
     QBrush brush(level.image);
-    brush.setTransform(painterTransform(picture.pixelsToSheet * level.toPixels));
-    fill(painter, *picture.outline, brush);
+    brush.setTransform(painterTransform(shown.toOutline * level.toPixels));
+    fill(painter, *filling.outline, brush);
   }
   /// A photo made smaller, every pixel the mean of what it covers.
-  void reduced(QPainter& painter, const ImageInOutline& picture, const Medium& medium, const QTransform& toDevice) {
-    const QPainterPath path = painter.transform().map(painterPath(*picture.outline));
+  void reduced(QPainter& painter, const FillOutline& filling, const Medium& medium, const QTransform& toDevice) {
+    const QPainterPath path = painter.transform().map(painterPath(*filling.outline));
     const QRect all(0, 0, painter.device()->width(), painter.device()->height());
     const QRect on = pixelsTouched(path.boundingRect(), all);
     if (on.isEmpty()) return;
     const QImage tile = photoTile(medium, store_, toDevice, on);
     if (tile.isNull()) {
-      missing(painter, picture);
+      missing(painter, filling);
       return;
     }
     QBrush brush(tile);
     // The brush lies in the painter's coordinates, the tile in the target's pixels.
     brush.setTransform(QTransform::fromTranslate(on.x(), on.y()) * painter.transform().inverted());
-    if (crowds(painter, *picture.outline)) {
-      fillCrowded(painter, *picture.outline, brush);
+    if (crowds(painter, *filling.outline)) {
+      fillCrowded(painter, *filling.outline, brush);
       return;
     }
     brush.setTransform(QTransform::fromTranslate(on.x(), on.y()));
@@ -144,14 +141,10 @@ class LayerPainter {
     painter.fillPath(path, brush);
     painter.restore();
   }
-  static void missing(QPainter& painter, const ImageInOutline& picture) {
-    for (const FillOutline& fill : standIn(picture)) one(painter, fill);
+  void missing(QPainter& painter, const FillOutline& filling) {
+    for (const FillOutline& part : standIn(filling)) one(painter, part);
   }
-  static void one(QPainter&, const PushGroup&) {}
-  static void one(QPainter&, const PopGroup&) {}
 
-  const Layer& layer_;
-  const Media& media_;
   PhotoStore& store_;
   Photos photos_;
   bool isFinal_ = true;
@@ -179,16 +172,16 @@ QTransform painterTransform(const Affine& m) { return {m.xx, m.yx, m.xy, m.yy, m
 
 QColor painterColour(Colour c) { return {c.red, c.green, c.blue, c.alpha}; }
 
-bool paintLayer(QPainter& painter, const Layer& layer, const Media& media, PhotoStore& store, Photos photos) {
+bool paintLayer(QPainter& painter, const Layer& layer, PhotoStore& store, Photos photos) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
-  return LayerPainter(layer, media, store, photos).paint(painter);
+  return LayerPainter(store, photos).paint(painter, layer);
 }
 
-Result<Raster> Raster::of(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground) {
+Result<Raster> Raster::of(const Scene& scene, PhotoStore& store, double ppi, Ground ground) {
   if (!(ppi >= limits::leastPpi && ppi <= limits::mostPpi)) return problem("the resolution must be from 1 to 4800 ppi");
   const Box area = scene.area();
   if (!(area.width() > 0 && area.height() > 0)) return problem("there is nothing to deliver");
-  Raster raster(scene, media, store);
+  Raster raster(scene, store);
   raster.scale_ = ppi / 72;
   raster.ground_ = ground;
   constexpr double slack = 1e-6;
@@ -221,12 +214,12 @@ QImage Raster::band(int y, int rows) const {
   const Box visible = Box{{0, y / scale_}, {size_.width() / scale_, (y + image.height()) / scale_}};
   const Box onSheet{visible.low + scene_.area().low, visible.high + scene_.area().low};
   for (const Layer& layer : scene_.layers)
-    if (layer.box.grown(1 / scale_).touches(onSheet)) paintLayer(painter, layer, media_, store_, Photos::Wait);
+    if (layer.box().grown(1 / scale_).touches(onSheet)) paintLayer(painter, layer, store_, Photos::Wait);
   return image;
 }
 
-Result<QImage> rasterOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground) {
-  const auto raster = Raster::of(scene, media, store, ppi, ground);
+Result<QImage> rasterOf(const Scene& scene, PhotoStore& store, double ppi, Ground ground) {
+  const auto raster = Raster::of(scene, store, ppi, ground);
   if (!raster) return tl::unexpected(raster.error());
   QImage image = raster->band(0, raster->size().height());
   if (image.isNull()) return problem("there is not enough memory for the picture: choose fewer ppi");

@@ -21,7 +21,7 @@ enum class Photos : unsigned char { Wait, WhenReady };
 
 /// Paints one layer with a painter whose coordinates are sheet points. True when it was painted as it will stay; false
 /// while photos are still being decoded.
-bool paintLayer(QPainter& painter, const Layer& layer, const Media& media, PhotoStore& store, Photos photos);
+bool paintLayer(QPainter& painter, const Layer& layer, PhotoStore& store, Photos photos);
 
 enum class Ground : unsigned char { Paper, Transparent };
 
@@ -30,7 +30,7 @@ class Raster {
  public:
   /// The sheet, with its bleed, as ceil(points · ppi / 72) pixels. Refuses a ppi outside 1…4800, an empty scene and
   /// pictures over 250 megapixels or 32000 pixels a side.
-  static Result<Raster> of(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground);
+  static Result<Raster> of(const Scene& scene, PhotoStore& store, double ppi, Ground ground);
 
   QSize size() const { return size_; }
   /// True when no pixel of it can be see-through.
@@ -41,9 +41,8 @@ class Raster {
   QImage band(int y, int rows) const;
 
  private:
-  Raster(const Scene& scene, const Media& media, PhotoStore& store) : scene_(scene), media_(media), store_(store) {}
+  Raster(const Scene& scene, PhotoStore& store) : scene_(scene), store_(store) {}
   const Scene& scene_;
-  const Media& media_;
   PhotoStore& store_;
   QSize size_;
   double scale_ = 1;
@@ -51,6 +50,6 @@ class Raster {
 };
 
 /// The whole of it at once.
-Result<QImage> rasterOf(const Scene& scene, const Media& media, PhotoStore& store, double ppi, Ground ground);
+Result<QImage> rasterOf(const Scene& scene, PhotoStore& store, double ppi, Ground ground);
 
 }  // namespace widecut

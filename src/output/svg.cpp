@@ -6,6 +6,7 @@
 
 #include "geometry/path_data.h"
 #include "output/svg_photos.h"
+#include "scene/drawing.h"
 
 namespace widecut {
 namespace {
@@ -30,9 +31,10 @@ std::string data(Outline outline) {
   return pathData(outline);
 }
 
-std::string paint(const char* property, Colour c) {
+std::string paint(const char* property, Colour c, double opacity = 1) {
   std::string text = std::string(" ") + property + "=\"" + colourText({c.red, c.green, c.blue, 255}) + "\"";
-  if (c.alpha != 255) text += std::string(" ") + property + "-opacity=\"" + number(c.alpha / 255.0) + "\"";
+  opacity *= c.alpha / 255.0;
+  if (opacity != 1) text += std::string(" ") + property + "-opacity=\"" + number(opacity) + "\"";
   return text;
 }
 
@@ -44,8 +46,8 @@ std::string matrix(const Affine& m) {
 
 class SvgWriter {
  public:
-  SvgWriter(const Scene& scene, const Media& media, PhotoStore& store, std::vector<std::string>& notes)
-      : scene_(scene), media_(media), store_(store), notes_(notes) {}
+  SvgWriter(const Scene& scene, PhotoStore& store, std::vector<std::string>& notes)
+      : scene_(scene), store_(store), notes_(notes) {}
 
   Result<std::string> write(Ground ground) {
     // What is painted several times is defined once: so paths are counted first.
@@ -67,15 +69,14 @@ class SvgWriter {
   /// The commands, with stand-ins for photos that cannot be decoded.
   const std::vector<DrawCommand>& drawn() {
     if (!commands_.empty()) return commands_;
-    for (const Layer& layer : scene_.layers)
-      for (const DrawCommand& command : layer.commands) {
-        const auto* picture = std::get_if<ImageInOutline>(&command);
-        const auto medium = picture ? media_.find(picture->medium) : media_.end();
-        if (picture && medium != media_.end() && store_.problemWith(*medium->second))
-          for (FillOutline& fill : standIn(*picture)) commands_.emplace_back(std::move(fill));
-        else
-          commands_.push_back(command);
-      }
+    for (DrawCommand& command : drawingOf(scene_)) {
+      const auto* fill = std::get_if<FillOutline>(&command);
+      const auto* picture = fill ? std::get_if<PictureBrush>(&fill->brush) : nullptr;
+      if (picture && store_.problemWith(*picture->medium))
+        for (FillOutline& part : standIn(*fill)) commands_.emplace_back(std::move(part));
+      else
+        commands_.push_back(std::move(command));
+    }
     return commands_;
   }
   void countPaths(const DrawCommand& command) {
@@ -88,7 +89,6 @@ class SvgWriter {
     };
     if (const auto* fill = std::get_if<FillOutline>(&command)) count(fill->outline);
     if (const auto* stroke = std::get_if<StrokeOutline>(&command)) count(stroke->outline);
-    if (const auto* picture = std::get_if<ImageInOutline>(&command)) count(picture->outline);
   }
   /// The path, or the use of one that is defined once, with these attributes.
   std::string path(const Outline& outline, const std::string& attributes) {
@@ -103,23 +103,29 @@ class SvgWriter {
   }
 
   void add(const FillOutline& fill) {
-    if (fill.colour.alpha > 0) body_ += path(*fill.outline, paint("fill", fill.colour)) + "\n";
+    if (const auto* picture = std::get_if<PictureBrush>(&fill.brush)) {
+      add(fill, *picture);
+      return;
+    }
+    const Colour colour = std::get<Colour>(fill.brush);
+    if (colour.alpha > 0) body_ += path(*fill.outline, paint("fill", colour, fill.opacity)) + "\n";
   }
   void add(const StrokeOutline& stroke) {
     body_ += path(*stroke.outline, " fill=\"none\"" + paint("stroke", stroke.line.colour) + " stroke-width=\"" +
                                        number(stroke.line.width, 1e6) + "\"") +
              "\n";
   }
-  void add(const ImageInOutline& picture) {
-    const auto medium = media_.find(picture.medium);
-    if (medium == media_.end() || picture.outline->isEmpty() || problem_) return;
-    const auto [known, fresh] = photoIds_.emplace(picture.medium, "photo" + std::to_string(photoIds_.size() + 1));
-    if (fresh) define(*medium->second, known->second);
+  void add(const FillOutline& fill, const PictureBrush& picture) {
+    if (fill.outline->isEmpty() || problem_) return;
+    const std::string& hash = picture.medium->hash;
+    const auto [known, fresh] = photoIds_.emplace(hash, "photo" + std::to_string(photoIds_.size() + 1));
+    if (fresh) define(*picture.medium, known->second);
     const std::string clip = "frame" + std::to_string(++clips_);
-    const std::string inside = path(*picture.outline, "");
+    const std::string inside = path(*fill.outline, "");
     definitions_ += "<clipPath id=\"" + clip + "\">" + inside + "</clipPath>\n";
-    body_ += "<g clip-path=\"url(#" + clip + ")\"><use href=\"#" + known->second + "\" transform=\"" +
-             matrix(picture.pixelsToSheet) + "\"/></g>\n";
+    const std::string opacity = fill.opacity < 1 ? " opacity=\"" + number(fill.opacity) + "\"" : "";
+    body_ += "<g clip-path=\"url(#" + clip + ")\"" + opacity + "><use href=\"#" + known->second + "\" transform=\"" +
+             matrix(picture.toOutline) + "\"/></g>\n";
   }
   void add(const PushGroup& group) { body_ += "<g opacity=\"" + number(group.opacity) + "\">\n"; }
   void add(const PopGroup&) { body_ += "</g>\n"; }
@@ -149,7 +155,6 @@ class SvgWriter {
     std::string id;
   };
   const Scene& scene_;
-  const Media& media_;
   PhotoStore& store_;
   std::vector<std::string>& notes_;
   std::vector<DrawCommand> commands_;
@@ -164,10 +169,9 @@ class SvgWriter {
 
 }  // namespace
 
-Result<std::string> svgOf(const Scene& scene, const Media& media, PhotoStore& store, Ground ground,
-                          std::vector<std::string>& notes) {
+Result<std::string> svgOf(const Scene& scene, PhotoStore& store, Ground ground, std::vector<std::string>& notes) {
   if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
-  return SvgWriter(scene, media, store, notes).write(ground);
+  return SvgWriter(scene, store, notes).write(ground);
 }
 
 }  // namespace widecut

@@ -10,7 +10,6 @@ namespace widecut {
 /// One self-contained SVG file: outlines are paths with four decimals, each once; photos are embedded once each and
 /// clipped by their outline. Every element is short enough for the readers that limit them. Refuses an empty scene, and
 /// what cannot go into such an element, before anything is written. `notes` receives what the person should know.
-Result<std::string> svgOf(const Scene& scene, const Media& media, PhotoStore& store, Ground ground,
-                          std::vector<std::string>& notes);
+Result<std::string> svgOf(const Scene& scene, PhotoStore& store, Ground ground, std::vector<std::string>& notes);
 
 }  // namespace widecut

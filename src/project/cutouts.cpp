@@ -4,8 +4,10 @@
 #include <unordered_map>
 #include <unordered_set>
 
+#include "project/edits.h"
 #include "project/framing.h"
 #include "project/limits.h"
+#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -32,18 +34,13 @@ Role roleOf(Outcome outcome) {
   return Role::Add;
 }
 
-bool hasPhoto(const Item& item) { return item.style.photo || (item.recipe() && item.recipe()->photoFrom); }
-
 /// In a union the photo of one part grows into all of it: it becomes the cutout's own, where it was, as large as
 /// covers.
-void growPhoto(Item& cutout, const Media& media) {
-  const auto shown = shownFill(cutout, media);
+void growPhoto(Item& cutout) {
+  auto shown = shownPicture(cutout);
   if (!shown) return;
-  const Medium& m = *media.at(shown->medium);
-  Recipe recipe = *cutout.recipe();
-  recipe.photoFrom.reset();
-  cutout.form = std::make_shared<const Recipe>(std::move(recipe));
-  cutout.style.photo = PhotoFill{shown->medium, keptCovering(shown->framing, resolved(cutout)->box, m.width, m.height)};
+  shown->framing = keptCovering(shown->framing, boxInFrame(cutout), shown->medium->width, shown->medium->height);
+  setPicture(changeable(cutout), std::move(*shown));
 }
 
 std::string cutoutName(const std::vector<ItemPtr>& parts) {
@@ -70,17 +67,6 @@ std::string_view nameOf(Outcome outcome) {
   return "";
 }
 
-std::vector<ItemPtr> combinable(const Project& project, std::span<const Id> items) {
-  const IdSet ids(items.begin(), items.end());
-  std::vector<ItemPtr> found;
-  for (const SheetPtr& sheet : sheetsOf(project)) {
-    for (const ItemPtr& item : sheet->items)
-      if (ids.contains(item->id)) found.push_back(item);
-    if (!found.empty()) break;
-  }
-  return found;
-}
-
 LookChoice usualLook(const Project& project, std::span<const Id> items, Outcome outcome) {
   const auto parts = inFormulaOrder(combinable(project, items), outcome);
   if (parts.empty()) return {};
@@ -88,13 +74,13 @@ LookChoice usualLook(const Project& project, std::span<const Id> items, Outcome 
   // A shape intersected with a photo is that shape filled with it, so the shape lends the rest of its look.
   if (outcome == Outcome::Intersect)
     for (const ItemPtr& part : parts)
-      if (!hasPhoto(*part)) {
+      if (!showsPicture(*part)) {
         choice.look = part->id;
         break;
       }
   for (const ItemPtr& part : combinable(project, items))
-    if (hasPhoto(*part)) choice.photo = part->id;
-  if (outcome != Outcome::Intersect && hasPhoto(*parts.front())) choice.photo = parts.front()->id;
+    if (showsPicture(*part)) choice.photo = part->id;
+  if (outcome != Outcome::Intersect && showsPicture(*parts.front())) choice.photo = parts.front()->id;
   return choice;
 }
 
@@ -106,7 +92,6 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
   Box box;
   for (const ItemPtr& part : parts) box.add(boxInParent(*part));
   Item cutout;
-  cutout.id = project.nextId;
   cutout.name = cutoutName(parts);
   cutout.position = box.isEmpty() ? parts.front()->position : box.centre();
   Recipe recipe;
@@ -114,89 +99,32 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
   for (const ItemPtr& part : parts) {
     Item inside = *part;
     inside.position = part->position - cutout.position;
-    if (part->id == look.look) cutout.style = part->style;
-    if (part->id == look.photo) recipe.photoFrom = part->id;
+    if (part->id == look.look) cutout.style = lookOf(*part);
     recipe.parts.push_back(std::make_shared<const Item>(std::move(inside)));
   }
-  cutout.style.photo.reset();
-  const auto photoPart = recipe.photoFrom;
   cutout.form = std::make_shared<const Recipe>(std::move(recipe));
-  if (outcome == Outcome::Union && photoPart) growPhoto(cutout, project.media);
-  made = cutout.id;
-
-  const IdSet ids(items.begin(), items.end());
-  const Id frontmost = stacked.back()->id;
-  Project next = withSheet(project, sheetOf(project, frontmost)->id, [&](const Sheet& sheet) {
-    Sheet out = sheet;
-    out.items.clear();
-    for (const ItemPtr& item : sheet.items) {
-      if (item->id == frontmost) out.items.push_back(std::make_shared<const Item>(cutout));
-      if (!ids.contains(item->id)) out.items.push_back(item);
-    }
-    return out;
-  });
-  ++next.nextId;
-  return next;
-}
-
-Project withReplaced(const Project& project, Id id, std::vector<Item> items, const Formula& joined,
-                     std::vector<Id>& made) {
-  const auto chain = chainTo(project, id);
-  if (chain.empty()) return project;
-  Id nextId = project.nextId;
-  std::vector<ItemPtr> fresh;
-  fresh.reserve(items.size());
-  for (Item& item : items) {
-    if (item.id == 0) made.push_back(item.id = nextId++);
-    fresh.push_back(std::make_shared<const Item>(std::move(item)));
+  dropPictures(changeable(cutout));
+  if (std::any_of(parts.begin(), parts.end(), [&](const ItemPtr& part) { return part->id == look.photo; })) {
+    setPicture(changeable(cutout), PartPicture{look.photo});
+    if (outcome == Outcome::Union) growPhoto(cutout);
   }
-  const auto replace = [&](std::vector<ItemPtr>& list) {
-    const auto at = std::find_if(list.begin(), list.end(), [&](const ItemPtr& item) { return item->id == id; });
-    list.insert(list.erase(at), fresh.begin(), fresh.end());
-  };
-  const auto onSheet = [&](const Sheet& sheet) {
-    Sheet out = sheet;
-    replace(out.items);
-    return out;
-  };
-  const auto inCutout = [&](const Item& cutout) {
-    Item out = cutout;
-    Recipe recipe = *cutout.recipe();
-    int place = 0;
-    while (recipe.parts[static_cast<std::size_t>(place)]->id != id) ++place;
-    if (recipe.photoFrom == id &&
-        std::none_of(fresh.begin(), fresh.end(), [&](const auto& f) { return f->id == id; })) {
-      out.style.photo = shownFill(cutout, project.media);
-      recipe.photoFrom.reset();
-    }
-    const int more = static_cast<int>(fresh.size()) - 1;
-    recipe.formula = recipe.formula.with([&](int part) {
-      if (part == place) return joined.renumbered([&](int n) { return n + place; });
-      return Formula::part(part > place ? part + more : part);
-    });
-    replace(recipe.parts);
-    out.form = std::make_shared<const Recipe>(std::move(recipe));
-    return out;
-  };
-  Project next = chain.size() == 1 ? withSheet(project, sheetOf(project, id)->id, onSheet)
-                                   : withItem(project, chain[chain.size() - 2]->id, inCutout);
-  next.nextId = nextId;
-  return next;
+  return withOneInstead(project, stacked, std::move(cutout), made);
 }
 
 Project withPartsLifted(const Project& project, Id id, std::vector<Id>& parts) {
-  const ItemPtr cutout = findItem(project, id);
-  const Recipe* recipe = cutout ? cutout->recipe() : nullptr;
-  if (!recipe) return project;
+  const ItemPtr whole = findItem(project, id);
+  if (!whole || childrenOf(*whole).empty()) return project;
   std::vector<Item> lifted;
-  lifted.reserve(recipe->parts.size());
-  for (const ItemPtr& part : recipe->parts) {
-    lifted.push_back(mapped(*part, cutout->toParent(), project.media));
-    lifted.back().hidden = part->hidden || cutout->hidden;
+  lifted.reserve(childrenOf(*whole).size());
+  for (const ItemPtr& part : childrenOf(*whole)) {
+    lifted.push_back(mapped(*part, whole->toParent()));
+    lifted.back().hidden = part->hidden || whole->hidden;
     parts.push_back(part->id);
   }
+  const Recipe* recipe = whole->recipe();
+  const auto joined = recipe ? recipe->formula : Formula::chain(static_cast<int>(lifted.size()), Role::Add);
   std::vector<Id> made;
-  return withReplaced(project, id, std::move(lifted), recipe->formula, made);
+  return withReplaced(project, id, std::move(lifted), joined, made);
 }
 
 Role roleOfPart(const Recipe& recipe, std::size_t part) {

@@ -3,7 +3,7 @@
 
 #include <span>
 
-#include "project/edits.h"
+#include "project/forms/recipe.h"
 
 namespace widecut {
 
@@ -23,20 +23,11 @@ struct LookChoice {
 /// The item whose area the outcome starts from keeps the look; the frontmost photo shows.
 LookChoice usualLook(const Project& project, std::span<const Id> items, Outcome outcome);
 
-/// The items on the sheet among these, back to front: those that can be combined. They all lie on the
-/// sheet of the first one.
-std::vector<ItemPtr> combinable(const Project& project, std::span<const Id> items);
-
 /// The items replaced by one live cutout in the place of the frontmost. Fewer than two items change nothing.
 Project combined(const Project& project, std::span<const Id> items, Outcome outcome, const LookChoice& look, Id& made);
 
-/// The item replaced by others in its place. On a sheet they become items of it; within a cutout they become parts, and
-/// `joined`, a formula over their numbers, stands in brackets where the item stood. Items without an id get fresh ones,
-/// which `made` receives. A cutout that showed the item's photo keeps it as its own.
-Project withReplaced(const Project& project, Id item, std::vector<Item> items, const Formula& joined,
-                     std::vector<Id>& made);
-
-/// The cutout replaced by its parts; each keeps its look. Within another cutout its formula stays, in brackets.
+/// The cutout, or group, replaced by what is inside it; each keeps its look. Within another cutout its formula stays,
+/// in brackets. A repeat leaves the items of its first copy.
 Project withPartsLifted(const Project& project, Id cutout, std::vector<Id>& parts);
 /// What a part does in its recipe: the role of the operator before it; the first part is added.
 Role roleOfPart(const Recipe& recipe, std::size_t part);

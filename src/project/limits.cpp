@@ -1,6 +1,10 @@
 #include "project/limits.h"
 
+#include <algorithm>
 #include <unordered_set>
+
+#include "project/forms/form.h"
+#include "project/forms/repeat.h"
 
 namespace widecut {
 namespace {
@@ -18,6 +22,8 @@ bool isPlace(Point p) {
   return isWithin(p.x, -limits::mostLength, limits::mostLength) &&
          isWithin(p.y, -limits::mostLength, limits::mostLength);
 }
+
+bool isTurn(double angle) { return isWithin(degrees(angle), -limits::mostTurnDeg, limits::mostTurnDeg); }
 
 std::string quoted(const Item& item) { return "“" + item.name + "”"; }
 
@@ -41,22 +47,15 @@ class Checker {
       for (const SheetPtr& sheet : piece->sheets) check(*sheet);
     }
     need(sheets <= limits::mostSheets, "a project holds 10000 sheets at most");
-    need(items_ <= limits::mostItems, "a project holds 100000 items at most");
+    need(items_ <= limits::mostItems, "a project shows 100000 items at most, all copies included");
     need(nodes_ <= limits::mostNodes, "the outlines of a project have 750000 nodes together at most");
-    // Those kept for undo alone are not saved; they are told apart only where that matters.
-    if (project.media.size() > limits::mostPhotos || bytesOf(project.media) > limits::mostMediaBytes) {
-      const Media used = mediaInUse(project);
-      need(used.size() <= limits::mostPhotos, "a project shows 9000 photos at most");
-      need(bytesOf(used) <= limits::mostMediaBytes, "the photos of a project have 4 GiB together at most");
-    }
+    need(media_.size() <= limits::mostPhotos, "a project shows 9000 photos at most");
+    std::size_t bytes = 0;
+    for (const Medium* medium : media_) bytes += medium->bytes ? medium->bytes->size() : 0;
+    need(bytes <= limits::mostMediaBytes, "the photos of a project have 4 GiB together at most");
   }
 
  private:
-  static std::size_t bytesOf(const Media& media) {
-    std::size_t bytes = 0;
-    for (const auto& [hash, medium] : media) bytes += medium->bytes ? medium->bytes->size() : 0;
-    return bytes;
-  }
   void check(const Sheet& sheet) {
     if (!known_.contains(&sheet)) {
       need(isWithin(sheet.width, limits::leastSide, limits::mostSide) &&
@@ -69,32 +68,53 @@ class Checker {
     }
     for (const ItemPtr& item : sheet.items) {
       if (!known_.contains(item.get())) check(*item, 0);
-      count(*item);
+      count(*item, 1);
     }
   }
 
-  void count(const Item& item) {
-    ++items_;
-    if (const Recipe* recipe = item.recipe()) {
-      for (const ItemPtr& part : recipe->parts) count(*part);
+  /// Adds what an item comes to that is shown so many times. Counting stops where a limit is passed: more of it could
+  /// not be counted in the numbers there are.
+  void count(const Item& item, std::size_t times) {
+    if (items_ > limits::mostItems || nodes_ > limits::mostNodes) return;
+    items_ += times;
+    for (const Fill& fill : item.style->fills)
+      if (const auto* picture = std::get_if<Picture>(&fill.paint)) media_.insert(picture->medium.get());
+    if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&item.form)) {
+      for (const Contour& c : (*outline)->contours) nodes_ += times * (1 + c.segments.size());
       return;
     }
-    for (const Contour& c : std::get<std::shared_ptr<const Outline>>(item.form)->contours)
-      nodes_ += 1 + c.segments.size();
+    const auto* repeat = std::get_if<std::shared_ptr<const Repeat>>(&item.form);
+    const std::size_t each = repeat ? std::max<std::size_t>(1, countOf((*repeat)->pattern)) : 1;
+    for (const ItemPtr& child : childrenOf(item)) count(*child, times * each);
   }
 
   void check(const Item& item, int depth) {
-    need(depth <= limits::deepestRecipe, "cutouts lie within one another 200 deep at most: bake one first");
+    need(depth <= limits::deepestItem, "items lie within one another 200 deep at most: bake one first");
     need(item.name.size() <= limits::mostNameBytes, "an item's name is too long");
     need(isPlace(item.position), quoted(item) + " would lie further than 1000000 points (353 m) away");
-    need(isWithin(degrees(item.turn), -limits::mostTurnDeg, limits::mostTurnDeg), quoted(item) + " is turned too far");
+    need(isTurn(item.turn), quoted(item) + " is turned too far");
     checkStyle(item);
-    if (const Recipe* recipe = item.recipe()) {
-      need(recipe->parts.size() <= limits::mostParts, "a cutout has 10000 parts at most");
-      for (const ItemPtr& part : recipe->parts) check(*part, depth + 1);
+    need(childrenOf(item).size() <= limits::mostParts, "a cutout or a group has 10000 parts at most");
+    for (const ItemPtr& child : childrenOf(item)) check(*child, depth + 1);
+    if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&item.form)) checkOutline(item, **outline);
+    if (const auto* repeat = std::get_if<std::shared_ptr<const Repeat>>(&item.form)) checkRepeat(item, **repeat);
+  }
+
+  static void checkRepeat(const Item& item, const Repeat& repeat) {
+    if (const auto* row = std::get_if<Row>(&repeat.pattern)) {
+      need(row->count >= 1 && isPlace(row->step) && isPlace(row->step * row->count) && isTurn(row->turnEach),
+           "the row " + quoted(item) + " would reach too far");
+    } else if (const auto* grid = std::get_if<Grid>(&repeat.pattern)) {
+      need(grid->columns >= 1 && grid->rows >= 1 && isWithin(grid->shift, -limits::mostShift, limits::mostShift) &&
+               isPlace(grid->across * (grid->columns + std::abs(grid->shift))) && isPlace(grid->down * grid->rows) &&
+               isPlace(grid->across) && isPlace(grid->down),
+           "the grid " + quoted(item) + " would reach too far");
     } else {
-      checkOutline(item, *std::get<std::shared_ptr<const Outline>>(item.form));
+      const auto& ring = std::get<Ring>(repeat.pattern);
+      need(ring.count >= 1 && isPlace(ring.centre) && isTurn(ring.sweep),
+           "the ring " + quoted(item) + " would reach too far");
     }
+    need(countOf(repeat.pattern) <= limits::mostCopies, "a repeat has 10000 copies at most");
   }
 
   static void checkOutline(const Item& item, const Outline& outline) {
@@ -108,20 +128,26 @@ class Checker {
   }
 
   static void checkStyle(const Item& item) {
-    const Style& style = item.style;
+    const Style& style = *item.style;
     need(isWithin(style.opacity, 0, 1), "an opacity is from 0 to 100 %");
-    if (style.line)
-      need(isWithin(style.line->width, limits::leastLine, limits::mostLine),
+    need(style.fills.size() <= limits::mostStrips && style.lines.size() <= limits::mostStrips,
+         "an item has 100 fills and 100 lines at most");
+    for (const Line& line : style.lines)
+      need(isWithin(line.width, limits::leastLine, limits::mostLine),
            "the outline of " + quoted(item) + " is from 0.000001 to 10000 points wide");
-    if (!style.photo) return;
-    const Framing& f = style.photo->framing;
-    need(isPlace(f.centre) && isWithin(degrees(f.turn), -limits::mostTurnDeg, limits::mostTurnDeg),
-         "the photo of " + quoted(item) + " would lie too far away");
-    need(isWithin(f.pointsPerPixel, limits::leastPixel, limits::mostPixel),
-         "the photo of " + quoted(item) + " would be scaled too far");
+    for (const Fill& fill : style.fills) {
+      need(isWithin(fill.opacity, 0, 1), "an opacity is from 0 to 100 %");
+      const auto* picture = std::get_if<Picture>(&fill.paint);
+      if (!picture) continue;
+      const Framing& f = picture->framing;
+      need(isPlace(f.centre) && isTurn(f.turn), "the photo of " + quoted(item) + " would lie too far away");
+      need(isWithin(f.pointsPerPixel, limits::leastPixel, limits::mostPixel),
+           "the photo of " + quoted(item) + " would be scaled too far");
+    }
   }
 
   std::unordered_set<const void*> known_;
+  std::unordered_set<const Medium*> media_;
   std::size_t items_ = 0, nodes_ = 0;
 };
 

@@ -4,6 +4,7 @@
 #include <cstddef>
 #include <cstdint>
 
+#include "geometry/problem.h"
 #include "project/model.h"
 
 namespace widecut {
@@ -23,10 +24,13 @@ inline constexpr int leastCorners = 3, mostCorners = 400;
 inline constexpr double mostDepth = 0.99;  ///< Of a star.
 inline constexpr double leastPpi = 1, mostPpi = 4800;
 
-inline constexpr int deepestRecipe = 200;          ///< Recipes within recipes.
-inline constexpr std::size_t mostParts = 10'000;   ///< Of one recipe.
-inline constexpr std::size_t mostItems = 100'000;  ///< Of a project, parts included.
-inline constexpr std::size_t mostNodes = 750'000;  ///< Of all outlines of a project.
+inline constexpr int deepestItem = 200;            ///< Items within items.
+inline constexpr std::size_t mostParts = 10'000;   ///< Of one cutout, group or repeat.
+inline constexpr std::size_t mostCopies = 10'000;  ///< Of one repeat.
+inline constexpr std::size_t mostItems = 100'000;  ///< Of a project, those inside others and all copies included.
+inline constexpr std::size_t mostNodes = 750'000;  ///< Of all outlines of a project, all copies included.
+inline constexpr std::size_t mostStrips = 100;     ///< Fills, and lines, of one item.
+inline constexpr double mostShift = 1000;          ///< Of every other row of a grid, either way.
 inline constexpr std::size_t mostSheets = 10'000;
 inline constexpr std::size_t mostNameBytes = 1000;
 
@@ -35,11 +39,11 @@ inline constexpr std::size_t mostPhotoBytes = std::size_t{512} << 20;
 inline constexpr std::size_t mostMediaBytes = std::size_t{4} << 30;  ///< Of all photos that a project shows.
 inline constexpr std::size_t mostPhotos = 9'000;                     ///< That a project shows.
 
-// Of the file itself. A project of mostItems and mostNodes stays well below the size of project.json.
-inline constexpr std::size_t mostJsonBytes = std::size_t{256} << 20;
+// Of the file itself. A project of mostItems and mostNodes stays well below these.
+inline constexpr std::size_t mostJsonBytes = std::size_t{256} << 20;  ///< Of project.json and all sheets together.
 inline constexpr std::size_t mostJsonValues = 4'000'000;
-inline constexpr int deepestJson = 3 * deepestRecipe + 50;
-inline constexpr std::size_t mostEntries = 10'000;
+inline constexpr int deepestJson = 3 * deepestItem + 50;
+inline constexpr std::size_t mostEntries = 30'000;
 inline constexpr std::size_t mostOtherBytes = std::size_t{256} << 20;  ///< Of all entries that are not known.
 
 }  // namespace limits

@@ -1,108 +1,53 @@
 // The immutable project: values that share unchanged nodes.
 #pragma once
 
-#include <cstdint>
 #include <map>
 #include <memory>
-#include <optional>
 #include <span>
 #include <string>
 #include <unordered_set>
 #include <variant>
 #include <vector>
 
-#include "cutting/formula.h"
+#include "geometry/affine.h"
 #include "geometry/outline.h"
+#include "project/style.h"
 
 namespace widecut {
-
-/// Names an item, sheet or piece for as long as the project lives. Unique over all three; 0 is nobody.
-using Id = std::uint64_t;
-
-/// sRGB, not premultiplied.
-struct Colour {
-  std::uint8_t red = 0, green = 0, blue = 0, alpha = 255;
-  bool operator==(const Colour&) const = default;
-};
-/// Reads #rrggbb or #rrggbbaa.
-std::optional<Colour> parseColour(std::string_view text);
-/// #rrggbb, or #rrggbbaa when not opaque.
-std::string colourText(Colour colour);
-
-/// A photo file kept in the project.
-struct Medium {
-  std::string hash;  ///< SHA-256 of the bytes, lower-case hex; what pictures refer to.
-  std::string name;  ///< The file's name when it was placed.
-  std::shared_ptr<const std::string> bytes;
-  int width = 0;   ///< Pixels, once turned upright as the camera noted.
-  int height = 0;  ///< Pixels, once turned upright as the camera noted.
-  std::string extra;
-};
-using Media = std::map<std::string, std::shared_ptr<const Medium>>;
-
-/// Where a picture lies behind its frame, in the frame's own space (so it turns with the frame but is
-/// never stretched with it).
-struct Framing {
-  Point centre;               ///< Where the middle of the picture lies.
-  double pointsPerPixel = 1;  ///< Scale, > 0. The effective resolution is 72 / pointsPerPixel.
-  double turn = 0;            ///< Radians clockwise.
-  bool operator==(const Framing&) const = default;
-};
-
-struct PhotoFill {
-  std::string medium;  ///< Hash of the medium.
-  Framing framing;
-  bool operator==(const PhotoFill&) const = default;
-};
-
-/// The drawn line round an item, centred on its outline, with mitred corners (limit 4).
-struct Line {
-  Colour colour;
-  double width = 1;  ///< Points, > 0.
-  bool operator==(const Line&) const = default;
-};
-
-/// How an item looks. A photo covers the fill colour.
-struct Style {
-  std::optional<Colour> fill;
-  std::optional<PhotoFill> photo;
-  std::optional<Line> line;
-  double opacity = 1;  ///< 0…1
-  bool operator==(const Style&) const = default;
-};
 
 struct Item;
 using ItemPtr = std::shared_ptr<const Item>;
 
-/// A live cutout: parts, and the formula over them (leaf n of the formula is part n). Parts that are
-/// hidden are left out of the formula. Nested recipes are resolved together, as one formula.
-struct Recipe {
-  std::vector<ItemPtr> parts;
-  Formula formula = Formula::part(0);
-  /// The part whose photo shows through the cutout, in register with that part.
-  std::optional<Id> photoFrom;
-  std::string extra;
-};
+struct Recipe;
+struct Group;
+struct Repeat;
+/// What an item is: a shared immutable node of one of these kinds. Functions over all kinds are in forms/form.h; what
+/// one kind is, in the file of its name beside it.
+using Form = std::variant<std::shared_ptr<const Outline>, std::shared_ptr<const Recipe>, std::shared_ptr<const Group>,
+                          std::shared_ptr<const Repeat>>;
 
 /// Anything on a sheet. Its form is given in the frame's own space: upright, scale included, so that the
 /// frame's place in its parent is a turn and a shift alone.
 struct Item {
   Id id = 0;
   std::string name;
-  Point position;   ///< Where the frame's origin lies in the parent (the sheet, or the cutout it is part of).
+  Point position;   ///< Where the frame's origin lies in the parent: the sheet, or the item that it is inside of.
   double turn = 0;  ///< Radians clockwise.
-  std::variant<std::shared_ptr<const Outline>, std::shared_ptr<const Recipe>> form;
-  Style style;
+  Form form;
+  StylePtr style = bareStyle();  ///< Never null.
   bool hidden = false;
   std::string extra;
 
   Affine toParent() const { return Affine::move(position) * Affine::turn(turn); }
-  /// The recipe of a cutout; null for a plain outline.
+  /// The recipe of a cutout; null for all other forms.
   const Recipe* recipe() const {
     const auto* held = std::get_if<std::shared_ptr<const Recipe>>(&form);
     return held ? held->get() : nullptr;
   }
 };
+
+/// The item's style as one of its own, to be changed before the item is handed on.
+Style& changeable(Item& item);
 
 struct Sheet {
   Id id = 0;
@@ -130,7 +75,6 @@ using PiecePtr = std::shared_ptr<const Piece>;
 struct Project {
   std::string name;
   std::vector<PiecePtr> pieces;
-  Media media;
   Id nextId = 1;  ///< Larger than every id in use.
   /// Files in the project file that this version does not know, by name; written back as they were.
   std::map<std::string, std::shared_ptr<const std::string>> otherFiles;
@@ -144,8 +88,10 @@ Item plainItem(Id id, std::string name, const Outline& outline, Style style);
 /// True when two projects hold the same, whether or not they share nodes. Media are told apart by their hashes.
 bool isSame(const Project& a, const Project& b);
 bool isSame(const Item& a, const Item& b);
-/// The media that pictures of the project show. The others were replaced or deleted: they are kept for undo alone.
-Media mediaInUse(const Project& project);
+/// Media by their hashes.
+using Media = std::map<std::string, MediumPtr>;
+/// The media that pictures of the project show, covered ones included. One node a hash.
+Media mediaOf(const Project& project);
 
 /// Ids to look up in.
 using IdSet = std::unordered_set<Id>;
@@ -156,15 +102,15 @@ using IdSet = std::unordered_set<Id>;
 std::vector<SheetPtr> sheetsOf(const Project& project);
 /// The sheet with this id; null when there is none.
 SheetPtr findSheet(const Project& project, Id sheet);
-/// The item with this id, parts of cutouts included; null when there is none.
+/// The item with this id, those inside others included; null when there is none.
 ItemPtr findItem(const Project& project, Id item);
 /// From the sheet's items inwards to the item itself; empty when there is none.
 std::vector<ItemPtr> chainTo(const Project& project, Id item);
 /// The sheet an item is on; null when there is none.
 SheetPtr sheetOf(const Project& project, Id item);
-/// Those of the items that are no parts of others of them, in the same order: what a change of all of them acts on.
+/// Those of the items that are not inside others of them, in the same order: what a change of all of them acts on.
 std::vector<Id> outermost(const Project& project, std::span<const Id> items);
-/// From the parent of the item to the sheet.
+/// From the parent of the item to the sheet. Inside a repeat, that of the first copy.
 Affine parentToSheet(const Project& project, Id item);
 /// From the frame of the item to the sheet.
 Affine frameToSheet(const Project& project, Id item);

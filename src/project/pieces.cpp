@@ -4,31 +4,45 @@
 
 #include "cutting/knife.h"
 #include "cutting/planar_map.h"
+#include "project/edits.h"
 #include "project/framing.h"
 #include "project/limits.h"
+#include "project/places.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
 
 namespace widecut {
 namespace {
 
-/// The fill in the frame of another item of the same parent.
-PhotoFill inFrameOf(PhotoFill photo, const Item& from, const Item& to) {
+/// The picture in the frame of another item of the same parent.
+Picture inFrameOf(Picture picture, const Item& from, const Item& to) {
   const Affine map = *to.toParent().inverse() * from.toParent();
-  photo.framing.centre = map(photo.framing.centre);
-  photo.framing.turn += from.turn - to.turn;
-  return photo;
+  picture.framing.centre = map(picture.framing.centre);
+  picture.framing.turn += from.turn - to.turn;
+  return picture;
+}
+
+/// The picture for the item's style, or none.
+void showOnly(Item& item, std::optional<Picture> picture) {
+  if (!picture && !showsPicture(item)) return;
+  Style& style = changeable(item);
+  if (picture)
+    setPicture(style, std::move(*picture));
+  else
+    dropPictures(style);
 }
 
 /// A plain item in the frame of `from`, with its look and its photo in register; its origin is the outline's middle.
-Item plainLike(const Item& from, const Outline& inFrame, const Media& media) {
+Item plainLike(const Item& from, const Outline& inFrame) {
   Item item = from;
   item.extra.clear();
   const Point middle = bounds(inFrame).isEmpty() ? Point{} : bounds(inFrame).centre();
   item.position = from.toParent()(middle);
   item.form = std::make_shared<const Outline>(transformed(inFrame, Affine::move(-middle)));
-  item.style.photo = shownFill(from, media);
-  if (item.style.photo) item.style.photo->framing.centre = item.style.photo->framing.centre - middle;
+  item.style = lookOf(from);
+  auto picture = shownPicture(from);
+  if (picture) picture->framing.centre = picture->framing.centre - middle;
+  showOnly(item, std::move(picture));
   return item;
 }
 
@@ -41,10 +55,10 @@ std::string offcutName(const std::string& name) {
   return name.starts_with(beginning) ? name : shortened(std::string(beginning) + name);
 }
 
-std::vector<Item> itemsOfRegions(const Item& from, const std::vector<Outline>& regions, const Media& media) {
+std::vector<Item> itemsOfRegions(const Item& from, const std::vector<Outline>& regions) {
   std::vector<Item> items;
   for (std::size_t i = 0; i < regions.size(); ++i) {
-    items.push_back(plainLike(from, regions[i], media));
+    items.push_back(plainLike(from, regions[i]));
     items.back().id = 0;
     items.back().name = numbered(from.name, i, regions.size());
   }
@@ -110,7 +124,7 @@ Result<Project> withOutlines(const Project& project, std::span<const Id> ids,
     if (!outline) return tl::unexpected(Problem{"“" + item->name + "”: " + outline.error().message});
     if (outline->isEmpty()) return problem("nothing would be left of “" + item->name + "”");
     next = withItem(next, id, [&](const Item& before) {
-      Item after = plainLike(before, *outline, project.media);
+      Item after = plainLike(before, *outline);
       finish(after);
       return after;
     });
@@ -121,9 +135,8 @@ Result<Project> withOutlines(const Project& project, std::span<const Id> ids,
 }  // namespace
 
 Project withBaked(const Project& project, Id id) {
-  return withItem(project, id, [&](const Item& item) {
-    return item.recipe() ? plainLike(item, resolved(item)->outline, project.media) : item;
-  });
+  return withItem(project, id,
+                  [&](const Item& item) { return item.recipe() ? plainLike(item, resolved(item)->outline) : item; });
 }
 
 std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, const LookChoice& look) {
@@ -146,12 +159,14 @@ std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, 
     if (!styled) styled = items[static_cast<std::size_t>(covers.back())];
     Item piece = *styled;
     piece.form = std::make_shared<const Outline>();
-    piece.style.photo.reset();
+    piece.style = lookOf(*styled);
     piece.turn = 0;
     piece.position = {};
-    if (const ItemPtr shows = coveredBy(look.photo))
-      if (const auto photo = shownFill(*shows, project.media)) piece.style.photo = inFrameOf(*photo, *shows, piece);
-    piece = plainLike(piece, faces[i].outline, project.media);
+    const ItemPtr shows = coveredBy(look.photo);
+    auto photo = shows ? shownPicture(*shows) : std::nullopt;
+    if (photo) photo = inFrameOf(*photo, *shows, piece);
+    showOnly(piece, std::move(photo));
+    piece = plainLike(piece, faces[i].outline);
     piece.id = 0;
     piece.name = numbered(styled->name, i, faces.size());
     pieces.push_back(std::move(piece));
@@ -177,7 +192,7 @@ Project withSplitLoose(const Project& project, Id id, std::vector<Id>& made) {
   const auto regions = regionsOf({resolved(*item)->outline});
   if (!regions || regions->size() < 2) return project;
   const auto all = Formula::chain(static_cast<int>(regions->size()), Role::Add);
-  return withReplaced(project, id, itemsOfRegions(*item, *regions, project.media), all, made);
+  return withReplaced(project, id, itemsOfRegions(*item, *regions), all, made);
 }
 
 Outline offcutsOf(const Item& cutout) {
@@ -197,13 +212,11 @@ Project withOffcuts(const Project& project, Id id, std::vector<Id>& made) {
     // The cutout's frame with the part's look, and its photo in register.
     Item like = *cutout;
     like.form = std::make_shared<const Outline>();
-    like.style = part.style;
-    like.style.photo.reset();
-    if (const auto photo = shownFill(part, project.media)) {
-      Item origin;
-      like.style.photo = inFrameOf(*photo, part, origin);
-    }
-    items.push_back(plainLike(like, regions[i].outline, project.media));
+    like.style = lookOf(part);
+    auto photo = shownPicture(part);
+    if (photo) photo = inFrameOf(*photo, part, Item{});
+    showOnly(like, std::move(photo));
+    items.push_back(plainLike(like, regions[i].outline));
     items.back().name = numbered(offcutName(part.name), i, regions.size());
     items.back().id = 0;
     items.back().hidden = false;
@@ -212,7 +225,7 @@ Project withOffcuts(const Project& project, Id id, std::vector<Id>& made) {
   // Within another cutout they would change what it comes to: they lie behind the outermost one.
   const ItemPtr outer = chainTo(project, id).front();
   const Affine toSheet = parentToSheet(project, id);
-  for (Item& item : items) item = mapped(item, toSheet, project.media);
+  for (Item& item : items) item = mapped(item, toSheet);
   items.push_back(*outer);
   return withReplaced(project, outer->id, std::move(items), Formula::part(0), made);
 }
@@ -234,7 +247,7 @@ Result<Project> withKnife(const Project& project, std::span<const Id> ids, const
     }
     cutAny = true;
     const auto all = Formula::chain(static_cast<int>(pieces->size()), Role::Add);
-    next = withReplaced(next, item->id, itemsOfRegions(*item, *pieces, project.media), all, made);
+    next = withReplaced(next, item->id, itemsOfRegions(*item, *pieces), all, made);
   }
   if (!cutAny) return problem("the stroke parts nothing: draw it right across a shape");
   return next;
@@ -244,10 +257,11 @@ Result<Project> withOffset(const Project& project, std::span<const Id> ids, doub
   return withOutlines(
       project, ids, [&](const Item& item) { return offset({resolved(item)->outline}, distance, join); },
       [&](Item& item) {
-        if (!item.style.photo) return;
-        const Medium& m = *project.media.at(item.style.photo->medium);
-        Framing& framing = item.style.photo->framing;
-        framing = keptCovering(framing, resolved(item)->box, m.width, m.height);
+        if (!pictureOf(*item.style)) return;
+        Picture picture = *pictureOf(*item.style);
+        picture.framing =
+            keptCovering(picture.framing, boxInFrame(item), picture.medium->width, picture.medium->height);
+        showOnly(item, std::move(picture));
       });
 }
 
@@ -255,10 +269,10 @@ Result<Project> withLineOutlined(const Project& project, std::span<const Id> ids
   return withOutlines(
       project, ids, [&](const Item& item) { return lineOutline({resolved(item)->outline}, line); },
       [](Item& item) {
-        if (item.style.line) item.style.fill = item.style.line->colour;
-        item.style.line.reset();
-        item.style.photo.reset();
-        if (!item.style.fill) item.style.fill = Colour{};
+        Style& style = changeable(item);
+        const Line* drawn = lineOf(style);
+        setColour(style, drawn ? drawn->colour : colourOf(style).value_or(Colour{}));
+        setLine(style, std::nullopt);
       });
 }
 
@@ -276,13 +290,14 @@ Project withTrimmed(const Project& project, std::span<const Id> ids, const Box& 
     cutout.turn = 0;
     cutout.position = own.centre();
     inside.position = item->position - cutout.position;
-    cutout.style.photo.reset();
+    cutout.style = lookOf(*item);
+    dropPictures(changeable(cutout));
+    if (showsPicture(*item)) setPicture(changeable(cutout), PartPicture{inside.id});
     Item sheet = plainItem(next.nextId++, edge,
                            transformed(fitted(rectangleOutline(1, 1), box), Affine::move(-cutout.position)), {});
     Recipe recipe;
     recipe.parts = {std::make_shared<const Item>(inside), std::make_shared<const Item>(sheet)};
     recipe.formula = Formula::chain(2, Role::Intersect);
-    if (shownFill(*item, project.media)) recipe.photoFrom = inside.id;
     cutout.form = std::make_shared<const Recipe>(std::move(recipe));
     next = withItem(next, item->id, [&](const Item&) { return cutout; });
   }

@@ -4,38 +4,17 @@
 #include <array>
 
 #include "cutting/live_cut.h"
+#include "project/forms/form.h"
 #include "project/framing.h"
 #include "project/node_memo.h"
 
 namespace widecut {
 namespace {
 
-/// Leaves of nested recipes, in the space of the outermost one, and the formula over them.
-struct Flat {
-  std::vector<Operand> operands;
-
-  std::optional<Formula> add(const Recipe& recipe, const Affine& map) {
-    std::vector<std::optional<Formula>> leaves;
-    leaves.reserve(recipe.parts.size());
-    for (const ItemPtr& part : recipe.parts)
-      leaves.push_back(part->hidden ? std::nullopt : add(*part, map * part->toParent()));
-    const auto of = [&](int part) -> const std::optional<Formula>& { return leaves[static_cast<std::size_t>(part)]; };
-    const auto whole = recipe.formula.without([&](int part) { return !of(part); });
-    if (!whole) return std::nullopt;
-    return whole->with([&](int part) { return *of(part); });
-  }
-
- private:
-  std::optional<Formula> add(const Item& part, const Affine& map) {
-    if (const Recipe* inner = part.recipe()) return add(*inner, map);
-    operands.push_back({transformed(*std::get<std::shared_ptr<const Outline>>(part.form), map)});
-    return Formula::part(static_cast<int>(operands.size()) - 1);
-  }
-};
-
-Outline workedOut(const Recipe& recipe) {
+Outline workedOut(const Form& form) {
+  if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&form)) return **outline;
   Flat flat;
-  const auto formula = flat.add(recipe, {});
+  const auto formula = flat.add(form, {});
   if (!formula) return {};
   // While a part is dragged its recipe is worked out for every frame: a few recipes keep their maps for that.
   static thread_local std::array<LiveCut, 4> live;
@@ -46,52 +25,97 @@ Outline workedOut(const Recipe& recipe) {
   return used->cut(flat.operands, *formula).value_or(Outline{});
 }
 
+bool keepsBoxesUpright(const Affine& m) { return (m.xy == 0 && m.yx == 0) || (m.xx == 0 && m.yy == 0); }
+
+/// The box of an item through a map from its parent's space.
+Box boxThrough(const Item& item, const Affine& map) {
+  const Affine frame = map * item.toParent();
+  const auto copies = copiesOf(item.form);
+  if (copies.empty()) {
+    const auto shape = resolved(item);
+    return keepsBoxesUpright(frame) ? frame(shape->box) : bounds(transformed(shape->outline, frame));
+  }
+  Box box;
+  for (const Affine& copy : copies)
+    for (const ItemPtr& child : childrenOf(item))
+      if (!child->hidden) box.add(boxThrough(*child, frame * copy));
+  return box;
+}
+
 }  // namespace
+
+std::shared_ptr<const void> nodeOf(const Form& form) {
+  return std::visit([](const auto& node) -> std::shared_ptr<const void> { return node; }, form);
+}
 
 std::shared_ptr<const Resolved> resolved(const Item& item) {
   static NodeMemo<Resolved> memo;
-  const auto node = std::visit([](const auto& held) -> std::shared_ptr<const void> { return held; }, item.form);
-  if (auto known = memo.find(node)) return known;
+  const auto node = nodeOf(item.form);
+  if (auto known = memo.find({node})) return known;
   auto result = std::make_shared<Resolved>();
-  if (const Recipe* recipe = item.recipe())
-    result->outline = workedOut(*recipe);
-  else
-    result->outline = *std::get<std::shared_ptr<const Outline>>(item.form);
+  result->outline = workedOut(item.form);
   result->box = bounds(result->outline);
-  memo.keep(node, result);
+  memo.keep({node}, result);
   return result;
 }
 
+Box boxInFrame(const Item& item) {
+  static NodeMemo<Box> memo;
+  if (copiesOf(item.form).empty()) return resolved(item)->box;
+  const auto node = nodeOf(item.form);
+  if (const auto known = memo.find({node})) return *known;
+  Item still = item;
+  still.position = {};
+  still.turn = 0;
+  const Box box = boxThrough(still, {});
+  memo.keep({node}, std::make_shared<const Box>(box));
+  return box;
+}
+
 Box boxInParent(const Item& item) {
-  const auto shape = resolved(item);
-  if (item.turn == 0) return Affine::move(item.position)(shape->box);
-  return bounds(transformed(shape->outline, item.toParent()));
+  if (item.turn == 0) return Affine::move(item.position)(boxInFrame(item));
+  return boxThrough(item, {});
 }
 
-std::optional<ShownPhoto> shownPhoto(const Item& item, const Media& media) {
-  if (const Recipe* recipe = item.recipe(); recipe && recipe->photoFrom && !item.style.photo) {
-    for (const ItemPtr& part : recipe->parts) {
-      if (part->id != *recipe->photoFrom) continue;
-      auto shown = shownPhoto(*part, media);
-      if (shown) shown->pixelsToFrame = part->toParent() * shown->pixelsToFrame;
-      return shown;
-    }
+std::optional<ShownPhoto> photoIn(const Item& item, const Fill& fill) {
+  if (const auto* picture = std::get_if<Picture>(&fill.paint)) {
+    const Medium& medium = *picture->medium;
+    return ShownPhoto{picture->medium, pixelsToFrame(picture->framing, medium.width, medium.height),
+                      picture->framing.pointsPerPixel};
   }
-  if (!item.style.photo) return std::nullopt;
-  const auto medium = media.find(item.style.photo->medium);
-  if (medium == media.end()) return std::nullopt;
-  const Framing& framing = item.style.photo->framing;
-  return ShownPhoto{medium->first, pixelsToFrame(framing, medium->second->width, medium->second->height),
-                    framing.pointsPerPixel};
+  const auto* from = std::get_if<PartPicture>(&fill.paint);
+  if (!from) return std::nullopt;
+  for (const ItemPtr& child : childrenOf(item)) {
+    if (child->id != from->part) continue;
+    auto shown = shownPhoto(*child);
+    if (shown) shown->pixelsToFrame = child->toParent() * shown->pixelsToFrame;
+    return shown;
+  }
+  return std::nullopt;
 }
 
-std::optional<PhotoFill> shownFill(const Item& item, const Media& media) {
-  const auto shown = shownPhoto(item, media);
+std::optional<ShownPhoto> shownPhoto(const Item& item) {
+  const Fill* fill = pictureFillOf(*item.style);
+  return fill ? photoIn(item, *fill) : std::nullopt;
+}
+
+std::optional<Picture> shownPicture(const Item& item) {
+  const auto shown = shownPhoto(item);
   if (!shown) return std::nullopt;
-  const Medium& m = *media.at(shown->medium);
-  return PhotoFill{shown->medium,
-                   {shown->pixelsToFrame(Point{m.width / 2.0, m.height / 2.0}), shown->pointsPerPixel,
-                    shown->pixelsToFrame.turnAngle()}};
+  const Medium& m = *shown->medium;
+  return Picture{shown->medium,
+                 {shown->pixelsToFrame(Point{m.width / 2.0, m.height / 2.0}), shown->pointsPerPixel,
+                  shown->pixelsToFrame.turnAngle()}};
+}
+
+bool showsPicture(const Item& item) { return pictureFillOf(*item.style) != nullptr; }
+
+const StylePtr& lookOf(const Item& item) {
+  if (!item.style->fills.empty() || !item.style->lines.empty() || copiesOf(item.form).empty()) return item.style;
+  const auto& children = childrenOf(item);
+  for (auto child = children.rbegin(); child != children.rend(); ++child)
+    if (!(*child)->hidden) return lookOf(**child);
+  return item.style;
 }
 
 }  // namespace widecut

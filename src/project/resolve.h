@@ -1,4 +1,4 @@
-// What an item's form comes to: recipes worked out, memoised by node identity.
+// What an item's form comes to, memoised by node identity.
 #pragma once
 
 #include "project/model.h"
@@ -11,22 +11,36 @@ struct Resolved {
   Box box;
 };
 
-/// The outline an item shows. Nested recipes are evaluated as one formula over all their visible parts.
-/// The same form node gives the same object for as long as anything uses it. Safe from several threads.
+/// The outline of an item: what recipes, hit testing and the knife see of it. Forms inside one another are worked out
+/// as one formula over all their visible outlines. The same form node gives the same object for as long as anything
+/// uses it. Safe from several threads.
 std::shared_ptr<const Resolved> resolved(const Item& item);
 
+/// What the memo tells forms apart by.
+std::shared_ptr<const void> nodeOf(const Form& form);
+
+/// The box of the item's outline in its frame space. Of groups and repeats it is known without their outline.
+Box boxInFrame(const Item& item);
 /// The box of the item in its parent's space: of its outline, lines not counted.
 Box boxInParent(const Item& item);
 
 /// The photo that shows in an item, and where it lies in the item's frame space. For a cutout that shows
 /// a part's photo this is that part's; nothing when no photo shows.
 struct ShownPhoto {
-  std::string medium;
+  MediumPtr medium;
   Affine pixelsToFrame;
   double pointsPerPixel = 1;
 };
-std::optional<ShownPhoto> shownPhoto(const Item& item, const Media& media);
-/// The same as a fill that the item could have of its own, in register.
-std::optional<PhotoFill> shownFill(const Item& item, const Media& media);
+std::optional<ShownPhoto> shownPhoto(const Item& item);
+/// The photo of one of the item's fills; nothing for a colour.
+std::optional<ShownPhoto> photoIn(const Item& item, const Fill& fill);
+/// The same as a picture that the item could have of its own, in register.
+std::optional<Picture> shownPicture(const Item& item);
+/// True when the item is filled by a picture, its own or a part's.
+bool showsPicture(const Item& item);
+
+/// The style that an outline made from the item takes: its own or, when it has none and only shows what is inside it,
+/// that of the frontmost visible item there.
+const StylePtr& lookOf(const Item& item);
 
 }  // namespace widecut

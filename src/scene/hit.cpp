@@ -1,5 +1,8 @@
 #include "scene/hit.h"
 
+#include <algorithm>
+
+#include "project/forms/form.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -9,15 +12,39 @@ bool isNearEdge(const Resolved& shape, Point p, double reach) {
   return shape.box.grown(reach).contains(p) && edgeDistance(shape.outline, p, reach / 8) <= reach;
 }
 
+/// The point as it lies to each copy of what is inside the item; as it is when the item shows no copies.
+std::vector<Point> inCopies(const Item& item, Point inFrame) {
+  const auto copies = copiesOf(item.form);
+  if (copies.empty()) return {inFrame};
+  std::vector<Point> points;
+  points.reserve(copies.size());
+  for (const Affine& copy : copies) points.push_back((*copy.inverse())(inFrame));
+  return points;
+}
+
+/// Whether the point is on what the item's own style paints.
+bool isOnOwn(const Item& item, Point inFrame, double reach) {
+  const Style& style = *item.style;
+  const auto shape = resolved(item);
+  const bool filled = std::any_of(style.fills.begin(), style.fills.end(), [](const Fill& fill) { return fill.shown; });
+  if (filled && isInside(shape->outline, FillRule::Nonzero, inFrame)) return true;
+  double line = 0;
+  for (const Line& l : style.lines) line = std::max(line, l.width / 2);
+  return isNearEdge(*shape, inFrame, std::max(line, reach));
+}
+
 }  // namespace
 
 bool isHit(const Item& item, Point inParent, double reach) {
   const Point p = (*item.toParent().inverse())(inParent);
-  const auto shape = resolved(item);
-  const bool filled = item.style.fill || item.style.photo || (item.recipe() && item.recipe()->photoFrom);
-  if (filled && isInside(shape->outline, FillRule::Nonzero, p)) return true;
-  const double line = item.style.line ? item.style.line->width / 2 : 0;
-  return isNearEdge(*shape, p, std::max(line, reach));
+  const bool showsInside = !copiesOf(item.form).empty();
+  const bool isBare = item.style->fills.empty() && item.style->lines.empty();
+  if (!(showsInside && isBare) && isOnOwn(item, p, reach)) return true;
+  if (!showsInside) return false;
+  for (const Point inCopy : inCopies(item, p))
+    for (const ItemPtr& child : childrenOf(item))
+      if (!child->hidden && isHit(*child, inCopy, reach)) return true;
+  return false;
 }
 
 Id itemAt(const Sheet& sheet, Point point, double reach) {
@@ -26,18 +53,22 @@ Id itemAt(const Sheet& sheet, Point point, double reach) {
   return 0;
 }
 
-Id partAt(const Project& project, Id cutout, Point point, double reach) {
-  const ItemPtr item = findItem(project, cutout);
-  if (!item || !item->recipe()) return 0;
-  const auto back = frameToSheet(project, cutout).inverse();
-  if (!back) return 0;
+Id partAt(const Project& project, Id whole, Point point, double reach) {
+  const ItemPtr item = findItem(project, whole);
+  const auto back = frameToSheet(project, whole).inverse();
+  if (!item || !back) return 0;
+  const auto points = inCopies(*item, (*back)(point));
   Id best = 0;
   double bestArea = 0;
-  for (const ItemPtr& part : item->recipe()->parts) {
+  for (const ItemPtr& part : childrenOf(*item)) {
     if (part->hidden) continue;
-    const Point p = (*part->toParent().inverse())((*back)(point));
     const auto shape = resolved(*part);
-    if (!isInside(shape->outline, FillRule::Nonzero, p) && !isNearEdge(*shape, p, reach)) continue;
+    const Affine toPart = *part->toParent().inverse();
+    const bool hit = std::any_of(points.begin(), points.end(), [&](Point inParent) {
+      const Point p = toPart(inParent);
+      return isInside(shape->outline, FillRule::Nonzero, p) || isNearEdge(*shape, p, reach);
+    });
+    if (!hit) continue;
     const double area = std::abs(signedArea(shape->outline));
     if (best == 0 || area < bestArea) {
       best = part->id;

@@ -1,8 +1,12 @@
 #include "scene/scene.h"
 
+#include <unordered_set>
+
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
-#include "project/edits.h"
+#include "project/forms/form.h"
+#include "project/node_memo.h"
+#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -10,14 +14,14 @@ namespace {
 
 /// The part of the outline that the picture reaches: usually all of it, and then the same object.
 std::shared_ptr<const Outline> reachedBy(std::shared_ptr<const Outline> outline, const Box& box,
-                                         const Affine& pixelsToSheet, const Medium& medium) {
-  const auto back = pixelsToSheet.inverse();
+                                         const Affine& toOutline, const Medium& medium) {
+  const auto back = toOutline.inverse();
   if (!back) return std::make_shared<const Outline>();
   const Box pixels{{0, 0}, {double(medium.width), double(medium.height)}};
   if (pixels.grown(0.01 * std::max(medium.width, medium.height) / 1000).contains((*back)(box))) return outline;
   std::vector<Point> quad;
   quad.reserve(4);
-  for (int i = 0; i < 4; ++i) quad.push_back(pixelsToSheet(pixels.corner(i)));
+  for (int i = 0; i < 4; ++i) quad.push_back(toOutline(pixels.corner(i)));
   const Operand operands[] = {{*outline}, {polygon(quad)}};
   const auto map = PlanarMap::of(operands);
   return std::make_shared<const Outline>(map ? map->intersect() : Outline{});
@@ -30,68 +34,124 @@ Contour stroke(Point a, Point b, double width) {
   return polygon({a + aside, b + aside, b - aside, a - aside}).contours.front();
 }
 
-}  // namespace
-
-Layer layerOf(const ItemPtr& item, const Media& media) {
-  Layer layer{item, {}, {}};
-  const auto shape = resolved(*item);
-  const Affine toSheet = item->toParent();
-  const auto outline = std::make_shared<const Outline>(transformed(shape->outline, toSheet));
-  const Style& style = item->style;
-  if (outline->isEmpty()) return layer;
-  const Box box = bounds(*outline);
-  if (style.opacity < 1) layer.commands.push_back(PushGroup{style.opacity});
-  const auto photo = shownPhoto(*item, media);
-  if (photo) {
-    const Affine pixelsToSheet = toSheet * photo->pixelsToFrame;
-    auto reached = reachedBy(outline, box, pixelsToSheet, *media.at(photo->medium));
-    layer.box = reached == outline ? box : bounds(*reached);
-    layer.commands.push_back(ImageInOutline{std::move(reached), photo->medium, pixelsToSheet});
-  } else if (style.fill) {
-    layer.commands.push_back(FillOutline{outline, *style.fill});
-    layer.box = box;
+/// What the item's own style paints of its outline.
+void addMarks(const Item& item, Content& content) {
+  const Style& style = *item.style;
+  if (style.fills.empty() && style.lines.empty()) return;
+  const auto shape = resolved(item);
+  if (shape->outline.isEmpty()) return;
+  const std::shared_ptr<const Outline> outline(shape, &shape->outline);
+  for (const Fill& fill : style.fills) {
+    if (!fill.shown) continue;
+    if (const auto* colour = std::get_if<Colour>(&fill.paint)) {
+      content.under.emplace_back(FillOutline{outline, *colour, fill.opacity});
+      content.box.add(shape->box);
+    } else if (auto photo = photoIn(item, fill)) {
+      auto reached = reachedBy(outline, shape->box, photo->pixelsToFrame, *photo->medium);
+      content.box.add(reached == outline ? shape->box : bounds(*reached));
+      content.under.emplace_back(
+          FillOutline{std::move(reached), PictureBrush{std::move(photo->medium), photo->pixelsToFrame}, fill.opacity});
+    }
   }
-  if (style.line) {
-    layer.commands.push_back(StrokeOutline{outline, *style.line});
-    LineShape line;
-    line.width = style.line->width;
-    layer.box.add(lineBounds(*outline, line));
+  for (const Line& line : style.lines) {
+    content.over.emplace_back(StrokeOutline{outline, line});
+    LineShape drawn;
+    drawn.width = line.width;
+    content.box.add(lineBounds(*outline, drawn));
   }
-  if (style.opacity < 1) layer.commands.push_back(PopGroup{});
-  return layer;
 }
 
-std::vector<FillOutline> standIn(const ImageInOutline& picture) {
-  std::vector<FillOutline> out{{picture.outline, {0x9a, 0xa6, 0xa8}}};
+std::shared_ptr<const Content> contentOf(const Item& item) {
+  static NodeMemo<Content, 2> memo;
+  const NodeMemo<Content, 2>::Nodes nodes{nodeOf(item.form), item.style};
+  if (auto known = memo.find(nodes)) return known;
+  auto content = std::make_shared<Content>();
+  addMarks(item, *content);
+  for (const Affine& copy : copiesOf(item.form))
+    for (const ItemPtr& child : childrenOf(item)) {
+      if (child->hidden) continue;
+      Layer layer = layerOf(child);
+      layer.place = copy * layer.place;
+      content->box.add(layer.box());
+      content->inside.push_back(std::move(layer));
+    }
+  memo.keep(nodes, content);
+  return content;
+}
+
+void addTightly(const Layer& layer, const Affine& parent, Box& box) {
+  const Affine place = parent * layer.place;
+  const auto add = [&](const std::vector<Mark>& marks) {
+    for (const Mark& mark : marks) {
+      const auto* drawn = std::get_if<StrokeOutline>(&mark);
+      const Outline outline = transformed(drawn ? *drawn->outline : *std::get<FillOutline>(mark).outline, place);
+      LineShape line;
+      if (drawn) line.width = drawn->line.width * std::sqrt(std::abs(place.determinant()));
+      box.add(drawn ? lineBounds(outline, line) : bounds(outline));
+    }
+  };
+  add(layer.content->under);
+  for (const Layer& inner : layer.content->inside) addTightly(inner, place, box);
+  add(layer.content->over);
+}
+
+void gatherPhotos(const Content& content, std::unordered_set<std::string>& seen, std::vector<MediumPtr>& found) {
+  for (const Mark& mark : content.under) {
+    const auto* fill = std::get_if<FillOutline>(&mark);
+    const auto* picture = fill ? std::get_if<PictureBrush>(&fill->brush) : nullptr;
+    if (picture && seen.insert(picture->medium->hash).second) found.push_back(picture->medium);
+  }
+  for (const Layer& inner : content.inside) gatherPhotos(*inner.content, seen, found);
+}
+
+}  // namespace
+
+Layer layerOf(const ItemPtr& item) { return {item, contentOf(*item), item->toParent(), item->style->opacity}; }
+
+Box tightBox(const Layer& layer) {
+  Box box;
+  addTightly(layer, {}, box);
+  return box;
+}
+
+std::vector<FillOutline> standIn(const FillOutline& picture) {
+  std::vector<FillOutline> out{{picture.outline, Colour{0x9a, 0xa6, 0xa8}, picture.opacity}};
   const Box box = bounds(*picture.outline);
   if (box.isEmpty()) return out;
   const double width = std::min(box.width(), box.height()) / 40;
   const Outline cross{{stroke(box.corner(0), box.corner(2), width), stroke(box.corner(1), box.corner(3), width)}};
   const Operand operands[] = {{*picture.outline}, {cross}};
   if (const auto map = PlanarMap::of(operands))
-    out.push_back({std::make_shared<const Outline>(map->intersect()), {0xbf, 0x3f, 0x26}});
+    out.push_back({std::make_shared<const Outline>(map->intersect()), Colour{0xbf, 0x3f, 0x26}, picture.opacity});
   return out;
 }
 
-Scene sceneOf(const Project& project, const Sheet& sheet, double bleed) {
+Scene sceneOf(const Sheet& sheet, double bleed) {
   Scene scene{sheet.width, sheet.height, sheet.paper, {}, bleed};
   for (const ItemPtr& item : sheet.items) {
     if (item->hidden) continue;
-    Layer layer = layerOf(item, project.media);
-    if (layer.box.touches(scene.area())) scene.layers.push_back(std::move(layer));
+    Layer layer = layerOf(item);
+    if (layer.box().touches(scene.area())) scene.layers.push_back(std::move(layer));
   }
   return scene;
+}
+
+std::vector<MediumPtr> photosIn(const Scene& scene) {
+  std::unordered_set<std::string> seen;
+  std::vector<MediumPtr> found;
+  for (const Layer& layer : scene.layers) gatherPhotos(*layer.content, seen, found);
+  return found;
 }
 
 Scene sceneOfItem(const Project& project, Id id) {
   const ItemPtr item = findItem(project, id);
   if (!item) return {};
-  Item placed = mapped(*item, parentToSheet(project, id), project.media);
-  const Box box = layerOf(std::make_shared<const Item>(placed), project.media).box;
+  Item placed = mapped(*item, parentToSheet(project, id));
+  const Box box = tightBox(layerOf(std::make_shared<const Item>(placed)));
   if (box.isEmpty()) return {};
   placed.position = placed.position - box.low;
   Scene scene{box.width(), box.height(), {255, 255, 255, 0}, {}, 0};
-  scene.layers.push_back(layerOf(std::make_shared<const Item>(std::move(placed)), project.media));
+  scene.layers.push_back(layerOf(std::make_shared<const Item>(std::move(placed))));
   return scene;
 }
 

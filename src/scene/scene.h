@@ -1,39 +1,45 @@
-// The scene: one sheet as a flat list of plain draw commands.
+// The scene: one sheet as layers, each a content that many may share and a place.
 #pragma once
 
 #include "project/model.h"
 
 namespace widecut {
 
-// Every outline below is in sheet space and filled by the nonzero rule.
+/// A picture laid behind an outline; it shows only where there is a picture.
+struct PictureBrush {
+  MediumPtr medium;
+  Affine toOutline;  ///< From pixels to the space of the outline.
+};
+using Brush = std::variant<Colour, PictureBrush>;
+
+// Outlines are filled by the nonzero rule.
 
 struct FillOutline {
   std::shared_ptr<const Outline> outline;
-  Colour colour;
+  Brush brush;
+  double opacity = 1;
 };
 struct StrokeOutline {
   std::shared_ptr<const Outline> outline;
   Line line;
 };
-/// The picture shows inside the outline, and only where there is a picture.
-struct ImageInOutline {
-  std::shared_ptr<const Outline> outline;
-  std::string medium;
-  Affine pixelsToSheet;
-};
-/// What follows, up to the matching PopGroup, is painted as one and then made see-through.
-struct PushGroup {
-  double opacity;
-};
-struct PopGroup {};
+using Mark = std::variant<FillOutline, StrokeOutline>;
 
-using DrawCommand = std::variant<FillOutline, StrokeOutline, ImageInOutline, PushGroup, PopGroup>;
-
-/// The commands of one item, with the box that they paint in.
+struct Layer;
+/// What an item paints, in its frame space. Items of the same form and style nodes share it.
+struct Content {
+  Box box;  ///< Of all that is painted.
+  std::vector<Mark> under;
+  std::vector<Layer> inside;  ///< What is inside the item and shows as it is; back to front.
+  std::vector<Mark> over;
+};
 struct Layer {
   ItemPtr item;
-  Box box;
-  std::vector<DrawCommand> commands;
+  std::shared_ptr<const Content> content;
+  Affine place;  ///< From the frame to the space the layer lies in.
+  double opacity = 1;
+  /// A box that holds all it paints, in the space the layer lies in.
+  Box box() const { return place(content->box); }
 };
 
 struct Scene {
@@ -44,12 +50,16 @@ struct Scene {
   Box area() const { return Box{{0, 0}, {width, height}}.grown(bleed); }
 };
 
-/// The layer of one item whose parent space is the sheet.
-Layer layerOf(const ItemPtr& item, const Media& media);
+/// The layer of one item, in its parent's space. Its content is memoised by the nodes of form and style.
+Layer layerOf(const ItemPtr& item);
+/// The box of what a layer paints, as tight as it can be.
+Box tightBox(const Layer& layer);
 /// What stands in the place of a picture that cannot be decoded, alike in every format: a plain tone with a cross.
-std::vector<FillOutline> standIn(const ImageInOutline& picture);
+std::vector<FillOutline> standIn(const FillOutline& picture);
 /// The sheet's visible items that reach into it, or into `bleed` points round it.
-Scene sceneOf(const Project& project, const Sheet& sheet, double bleed = 0);
+Scene sceneOf(const Sheet& sheet, double bleed = 0);
+/// The photos that the scene shows, each once, in the order in which they are first seen.
+std::vector<MediumPtr> photosIn(const Scene& scene);
 /// One item alone (a part too, in its place on the sheet) on a transparent ground of its own size: the
 /// scene's origin is the top left of what the item paints.
 Scene sceneOfItem(const Project& project, Id item);

@@ -90,30 +90,32 @@ Result<void> agrees(const Medium& medium, const std::string& bytes) {
                  std::to_string(medium.height) + " that the project states");
 }
 
-/// Fills in the photos' bytes, which `bytesOf` reads by their hash, up to a number of bytes.
-Result<void> fillMedia(Project& project,
-                       const std::function<Result<std::string>(const Medium&, std::size_t most)>& bytesOf) {
-  std::size_t total = 0;
-  for (auto& [hash, medium] : project.media) {
-    auto bytes = bytesOf(*medium, std::min(limits::mostPhotoBytes, limits::mostMediaBytes - total));
+/// Reads a medium's bytes, at most so many.
+using MediumBytes = std::function<Result<std::string>(const Medium& medium, std::size_t most)>;
+
+/// What fills media in from bytes that are checked; all of them together stay within the limits.
+std::function<Result<void>(Medium&)> filledBy(const MediumBytes& bytesOf) {
+  return [bytesOf, total = std::size_t{0}](Medium& medium) mutable -> Result<void> {
+    auto bytes = bytesOf(medium, std::min(limits::mostPhotoBytes, limits::mostMediaBytes - total));
     if (!bytes) return tl::unexpected(bytes.error());
-    if (sha256(*bytes) != hash) return problem("the photo " + medium->name + " in it is damaged");
-    if (const auto sizes = agrees(*medium, *bytes); !sizes) return sizes;
+    if (sha256(*bytes) != medium.hash) return problem("the photo " + medium.name + " in it is damaged");
+    if (const auto sizes = agrees(medium, *bytes); !sizes) return sizes;
     total += bytes->size();
-    Medium filled = *medium;
-    filled.bytes = std::make_shared<const std::string>(std::move(*bytes));
-    medium = std::make_shared<const Medium>(std::move(filled));
-  }
-  return {};
+    medium.bytes = std::make_shared<const std::string>(std::move(*bytes));
+    return {};
+  };
 }
 
-Result<void> readMedia(zip_t* zip, Project& project) {
-  return fillMedia(project, [zip](const Medium& medium, std::size_t most) -> Result<std::string> {
-    const std::string name = mediumEntry(medium.hash);
-    const zip_int64_t index = zip_name_locate(zip, name.c_str(), 0);
-    if (index < 0) return problem("the photo " + medium.name + " is missing from it");
-    return entry(zip, static_cast<zip_uint64_t>(index), name, most);
-  });
+Result<std::string> entryNamed(zip_t* zip, const std::string& name, std::size_t most, const std::string& ifMissing) {
+  const zip_int64_t index = zip_name_locate(zip, name.c_str(), 0);
+  if (index < 0) return problem(ifMissing);
+  return entry(zip, static_cast<zip_uint64_t>(index), name, most);
+}
+
+MediumBytes mediaIn(zip_t* zip) {
+  return [zip](const Medium& medium, std::size_t most) {
+    return entryNamed(zip, mediumEntry(medium.hash), most, "the photo " + medium.name + " is missing from it");
+  };
 }
 
 Result<void> readOtherFiles(zip_t* zip, Project& project) {
@@ -121,7 +123,8 @@ Result<void> readOtherFiles(zip_t* zip, Project& project) {
   for (zip_int64_t i = 0; i < zip_get_num_entries(zip, 0); ++i) {
     const char* raw = zip_get_name(zip, static_cast<zip_uint64_t>(i), 0);
     const std::string name = raw ? raw : "";
-    const bool known = name == "project.json" || name == "preview.png" || name.starts_with("media/");
+    const bool known =
+        name == "project.json" || name == "preview.png" || name.starts_with("media/") || name.starts_with("sheets/");
     if (known || name.empty() || name.back() == '/') continue;
     auto bytes = entry(zip, static_cast<zip_uint64_t>(i), name, limits::mostOtherBytes - total);
     if (!bytes) return tl::unexpected(bytes.error());
@@ -132,58 +135,60 @@ Result<void> readOtherFiles(zip_t* zip, Project& project) {
   return {};
 }
 
-/// The project in an open zip; with its photos' bytes, or only their names.
-Result<Project> projectIn(zip_t* zip, bool withMedia) {
+/// The project in an open zip, with its photos' bytes from somewhere; without them where that is nothing.
+Result<Project> projectIn(zip_t* zip, const MediumBytes& media) {
   if (zip_get_num_entries(zip, 0) > static_cast<zip_int64_t>(limits::mostEntries))
     return problem("it has an absurd number of entries");
-  const zip_int64_t index = zip_name_locate(zip, "project.json", 0);
-  if (index < 0) return problem("it is not a Wide Cut project (no project.json in it)");
-  Result<Project> project;
-  {
-    const auto text = entry(zip, static_cast<zip_uint64_t>(index), "project.json", limits::mostJsonBytes);
-    if (!text) return tl::unexpected(text.error());
-    project = projectFromJson(*text);
-  }
+  const auto text =
+      entryNamed(zip, "project.json", limits::mostJsonBytes, "it is not a Wide Cut project (no project.json in it)");
+  if (!text) return tl::unexpected(text.error());
+  ProjectSources sources;
+  sources.text = [zip](const std::string& name, std::size_t most) {
+    return entryNamed(zip, name, most, "the entry " + name + " is missing from it");
+  };
+  sources.fill = media ? filledBy(media) : [](Medium&) -> Result<void> { return {}; };
+  auto project = projectFrom(*text, sources);
   if (!project) return project;
-  if (withMedia)
-    if (auto media = readMedia(zip, *project); !media) return tl::unexpected(media.error());
   if (auto others = readOtherFiles(zip, *project); !others) return tl::unexpected(others.error());
   return project;
 }
 
-/// Reads from any source of libzip's, which this takes over.
-Result<Project> projectFrom(zip_source_t* source, bool looksLikeZip, bool withMedia = true) {
+/// Reads from any source of libzip's, which this takes over. Photos are read from the zip itself, unless something else
+/// is given.
+Result<Project> projectFromZip(zip_source_t* source, bool looksLikeZip, const MediumBytes& media) {
   ZipError error;
   Zip zip(zip_open_from_source(source, ZIP_RDONLY | ZIP_CHECKCONS, &error.error));
   if (!zip) {
     zip_source_free(source);
     return problem(looksLikeZip ? "it is a damaged or truncated project file" : "it is not a Wide Cut project");
   }
-  return projectIn(zip.get(), withMedia);
+  return projectIn(zip.get(), media ? media : mediaIn(zip.get()));
 }
 
-/// Puts everything into an open zip and closes it. Photos that no picture shows are left out.
-Result<void> pack(Zip zip, const Project& project, const Media& media, const std::string& previewPng,
-                  const std::string& text) {
-  bool good = add(zip.get(), "project.json", text, true);
+/// What goes into a file: photos that no picture shows are left out.
+struct ToSave {
+  const Project& project;
+  Media media = mediaOf(project);
+  ProjectTexts texts = projectTexts(project, media);
+};
+
+/// Puts everything into an open zip and closes it; with the photos' bytes or without.
+Result<void> pack(Zip zip, const ToSave& saved, bool withMedia, const std::string& previewPng) {
+  bool good = add(zip.get(), "project.json", saved.texts.project, true);
+  for (const auto& [name, text] : saved.texts.sheets) good = good && add(zip.get(), name, text, true);
   if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
-  for (const auto& [hash, medium] : media)
-    good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
-  for (const auto& [name, bytes] : project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
+  if (withMedia)
+    for (const auto& [hash, medium] : saved.media)
+      good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
+  for (const auto& [name, bytes] : saved.project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
   if (!good) return problem("the project could not be packed");
   if (zip_close(zip.get()) != 0) return problem(zip_error_strerror(zip_get_error(zip.get())));
   [[maybe_unused]] zip_t* closed = zip.release();
   return {};
 }
 
-Project toBeSaved(const Project& project) {
-  Project saved = project;
-  saved.media = mediaInUse(project);
-  return saved;
-}
-
 /// Reads a file that was just written, and compares it with what it was to hold.
-Result<void> readBack(const std::string& path, const Media& media, const std::string& text) {
+Result<void> readBack(const std::string& path, const ToSave& saved, bool withMedia) {
   ZipError error;
   zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
   if (!source) return problem("it cannot be read again");
@@ -192,10 +197,11 @@ Result<void> readBack(const std::string& path, const Media& media, const std::st
     zip_source_free(source);
     return problem("it cannot be read again");
   }
-  const auto again = projectIn(zip.get(), false);
+  const auto again = projectIn(zip.get(), nullptr);
   if (!again) return tl::unexpected(again.error());
-  if (projectJson(*again) != text) return problem("it reads as another project than was saved");
-  for (const auto& [hash, medium] : media) {
+  if (!(projectTexts(*again) == saved.texts)) return problem("it reads as another project than was saved");
+  if (!withMedia) return {};
+  for (const auto& [hash, medium] : saved.media) {
     const zip_int64_t index = zip_name_locate(zip.get(), mediumEntry(hash).c_str(), 0);
     if (index < 0) return problem("the photo " + medium->name + " is missing from it");
     const auto whole = eachPiece(zip.get(), static_cast<zip_uint64_t>(index), mediumEntry(hash), limits::mostPhotoBytes,
@@ -211,7 +217,7 @@ Result<Project> projectFromBytes(const std::string& bytes) {
   ZipError error;
   zip_source_t* source = zip_source_buffer_create(bytes.data(), bytes.size(), 0, &error.error);
   if (!source) return problem("there is not enough memory to read it");
-  return projectFrom(source, bytes.starts_with("PK"));
+  return projectFromZip(source, bytes.starts_with("PK"), nullptr);
 }
 
 Result<std::string> bytesOfProject(const Project& project, const std::string& previewPng) {
@@ -223,9 +229,7 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
   const std::unique_ptr<zip_source_t, decltype(releaseTarget)> kept(target, releaseTarget);
   Zip zip(zip_open_from_source(target, ZIP_TRUNCATE, &error.error));
   if (!zip) return problem("the project could not be packed");
-  const Project saved = toBeSaved(project);
-  const std::string text = projectJson(saved);
-  if (const auto packed = pack(std::move(zip), saved, saved.media, previewPng, text); !packed)
+  if (const auto packed = pack(std::move(zip), ToSave{project}, true, previewPng); !packed)
     return tl::unexpected(packed.error());
 
   if (zip_source_open(target) != 0) return problem("the project could not be packed");
@@ -240,60 +244,55 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
 
 namespace {
 
-Result<Project> opened(const std::string& path, bool withMedia) {
+Result<Project> opened(const std::string& path, const MediumBytes& media) {
   if (const auto may = mayBeRead(path); !may) return tl::unexpected(may.error());
   char first[2] = {};
   std::ifstream(path, std::ios::binary).read(first, 2);
   ZipError error;
   zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
   if (!source) return problem("cannot read " + path + ": " + zip_error_strerror(&error.error));
-  auto project = projectFrom(source, first[0] == 'P' && first[1] == 'K', withMedia);
+  auto project = projectFromZip(source, first[0] == 'P' && first[1] == 'K', media);
   if (!project) return problem("cannot open " + path + ": " + project.error().message);
   return project;
 }
 
-/// Writes what is to be saved, with the bytes of these media.
-Result<void> written(const Project& saved, const Media& media, const std::string& previewPng, const std::string& path,
+Result<void> written(const Project& project, bool withMedia, const std::string& previewPng, const std::string& path,
                      Care care) {
   const auto failed = [&](const std::string& why) { return problem("cannot save " + path + ": " + why); };
-  if (const auto beyond = beyondLimits(saved, nullptr)) return failed(beyond->message);
-  const std::string text = projectJson(saved);
-  std::uint64_t needed = text.size() + previewPng.size() + (1u << 16);
-  for (const auto& [hash, medium] : media) needed += medium->bytes ? medium->bytes->size() + 512 : 0;
+  if (const auto beyond = beyondLimits(project, nullptr)) return failed(beyond->message);
+  const ToSave saved{project};
+  std::uint64_t needed = saved.texts.project.size() + previewPng.size() + (1u << 16);
+  for (const auto& [name, text] : saved.texts.sheets) needed += text.size() + 512;
+  if (withMedia)
+    for (const auto& [hash, medium] : saved.media) needed += medium->bytes ? medium->bytes->size() + 512 : 0;
   auto file = NewFile::at(path, needed);
   if (!file) return tl::unexpected(file.error());
   ZipError error;
   zip_source_t* target = zip_source_file_create(file->workPath().c_str(), 0, 0, &error.error);
   Zip zip(target ? zip_open_from_source(target, ZIP_TRUNCATE, &error.error) : nullptr);
   if (!zip) return failed(zip_error_strerror(&error.error));
-  if (const auto packed = pack(std::move(zip), saved, media, previewPng, text); !packed)
+  if (const auto packed = pack(std::move(zip), saved, withMedia, previewPng); !packed)
     return failed(packed.error().message);
   // The older file goes only when the new one is known to open.
-  if (const auto same = readBack(file->workPath(), media, text); !same) return failed(same.error().message);
+  if (const auto same = readBack(file->workPath(), saved, withMedia); !same) return failed(same.error().message);
   return file->commit(care);
 }
 
 }  // namespace
 
-Result<Project> openProject(const std::string& path) { return opened(path, true); }
+Result<Project> openProject(const std::string& path) { return opened(path, nullptr); }
 
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path) {
-  const Project saved = toBeSaved(project);
-  return written(saved, saved.media, previewPng, path, Care::OnDisk);
+  return written(project, true, previewPng, path, Care::OnDisk);
 }
 
 Result<void> saveWithoutMedia(const Project& project, const std::string& path) {
-  return written(toBeSaved(project), {}, "", path, Care::OnItsWay);
+  return written(project, false, "", path, Care::OnItsWay);
 }
 
 Result<Project> openWithMedia(const std::string& path, const std::string& mediaFolder) {
-  auto project = opened(path, false);
-  if (!project) return project;
-  const auto filled = fillMedia(*project, [&](const Medium& medium, std::size_t most) {
-    return readFile(mediaFolder + "/" + medium.hash, most);
-  });
-  if (!filled) return problem("cannot open " + path + ": " + filled.error().message);
-  return project;
+  return opened(
+      path, [&](const Medium& medium, std::size_t most) { return readFile(mediaFolder + "/" + medium.hash, most); });
 }
 
 }  // namespace widecut

@@ -1,4 +1,4 @@
-// The project file: a zip with project.json, media and a preview. docs/project-file.md describes it.
+// The project file: a zip with project.json, sheets, media and a preview. docs/project-file.md describes it.
 #pragma once
 
 #include <string>

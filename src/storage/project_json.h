@@ -1,6 +1,8 @@
-// The project as JSON text: everything but the media's bytes.
+// The project as JSON texts: everything but the media's bytes.
 #pragma once
 
+#include <functional>
+#include <map>
 #include <string>
 
 #include "geometry/problem.h"
@@ -8,11 +10,29 @@
 
 namespace widecut {
 
-inline constexpr int projectFileVersion = 1;
+inline constexpr int projectFileVersion = 2;
 
-/// Compact JSON with a line feed at the end.
-std::string projectJson(const Project& project);
-/// The project with media that have no bytes yet. Problems name the place, as in `pieces[0].sheets[1].items[4]`.
-Result<Project> projectFromJson(const std::string& text);
+/// The texts of a project, each with a line feed at the end.
+struct ProjectTexts {
+  std::string project;                        ///< project.json
+  std::map<std::string, std::string> sheets;  ///< By entry, as in sheets/12.json.
+  bool operator==(const ProjectTexts&) const = default;
+};
+/// These media are listed in it.
+ProjectTexts projectTexts(const Project& project, const Media& media);
+inline ProjectTexts projectTexts(const Project& project) { return projectTexts(project, mediaOf(project)); }
+
+/// Where a reader finds what project.json names.
+struct ProjectSources {
+  /// The text of an entry, of at most so many bytes.
+  std::function<Result<std::string>(const std::string& entry, std::size_t most)> text;
+  /// Fills in a medium's bytes, or leaves it without.
+  std::function<Result<void>(Medium& medium)> fill;
+};
+/// The project of a project.json of this version or an older one. Problems name the place, as in `pieces[0].name` or
+/// `sheets/12.json: items[4].at`.
+Result<Project> projectFrom(const std::string& projectText, const ProjectSources& sources);
+/// The same from texts alone; media have no bytes.
+Result<Project> projectFrom(const ProjectTexts& texts);
 
 }  // namespace widecut

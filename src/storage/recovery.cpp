@@ -59,7 +59,7 @@ Journal::~Journal() {
 }
 
 Result<void> Journal::keep(const Project& project, const std::string& path) {
-  const Media used = mediaInUse(project);
+  const Media used = mediaOf(project);
   for (const auto& [hash, medium] : used) {
     if (!medium->bytes || inside_->media.contains(hash)) continue;
     if (const auto kept = writeFile(inside_->folder + "/media/" + hash, *medium->bytes, Care::OnItsWay); !kept)

@@ -213,7 +213,7 @@ TEST_F(CutWindow, TheOutlineOfALineIsAShapeOfItsOwn) {
   ASSERT_EQ(w.sheet().items.size(), 1U);
   const Item& ring = *w.sheet().items[0];
   EXPECT_EQ(resolved(ring)->outline.contours.size(), 2U);
-  EXPECT_FALSE(ring.style.line);
+  EXPECT_FALSE(lineOf(*ring.style));
   EXPECT_NEAR(squareMm(ring), pi * 60 * 8 / pointsPerMm, 6);
 }
 

@@ -96,7 +96,7 @@ struct LayerCacheTest : testing::Test {
     const int before = cache.paintCount();
     screen.fill(Qt::white);
     QPainter painter(&screen);
-    cache.draw(painter, project, s.sheetOf(project), scale, visible);
+    cache.draw(painter, s.sheetOf(project), scale, visible);
     return cache.paintCount() - before;
   }
 };

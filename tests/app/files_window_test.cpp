@@ -41,7 +41,7 @@ TEST_F(FilesInWindow, APhotoPlacedFromTheDialogGoesIntoTheSelectedOutline) {
   w.inDialog([&] { w.key(Qt::Key_P, Qt::ControlModifier | Qt::ShiftModifier); },
              [&](QWidget& dialog) { w.answerFile(dialog, path); });
   ASSERT_EQ(w.sheet().items.size(), 1U);
-  const auto shown = shownPhoto(*w.sheet().items[0], w.desk().settled().media);
+  const auto shown = shownPhoto(*w.sheet().items[0]);
   ASSERT_TRUE(shown);
   EXPECT_NEAR(length(shown->pixelsToFrame.vector({1, 0})), length(shown->pixelsToFrame.vector({0, 1})), 1e-9);
 }

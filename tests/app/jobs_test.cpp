@@ -94,11 +94,11 @@ TEST(Jobs, J13APhotoInDiscAndBox) {
   EXPECT_TRUE(isBlue(picture.pixelColor(picture.width() - 20, picture.height() - 20)));
   // Reframing: the wheel scales the picture in its frame, and Escape ends it.
   w.key(Qt::Key_R);
-  const double before = shownPhoto(*w.sheet().items[0], w.desk().project().media)->pointsPerPixel;
+  const double before = shownPhoto(*w.sheet().items[0])->pointsPerPixel;
   w.wheel(w.mm(130, 120), 3);
   w.drag(w.mm(130, 120), w.mm(150, 120));
   w.key(Qt::Key_Escape);
-  EXPECT_GT(shownPhoto(*w.sheet().items[0], w.desk().project().media)->pointsPerPixel, before * 1.1);
+  EXPECT_GT(shownPhoto(*w.sheet().items[0])->pointsPerPixel, before * 1.1);
   EXPECT_EQ(w.desk().tool(), ToolKind::Select);
   EXPECT_TRUE(isRed(w.seen(w.mm(132, 120)))) << "the red half was dragged to the right";
 }
@@ -164,7 +164,7 @@ TEST(Jobs, J22AFlyerPictureOfTrianglesIsTrimmedAtTheSheetsEdge) {
   w.key(Qt::Key_U);
   ASSERT_EQ(w.sheet().items.size(), 1U);
   const Item grown = *w.sheet().items[0];
-  ASSERT_TRUE(shownPhoto(grown, w.desk().project().media));
+  ASSERT_TRUE(shownPhoto(grown));
   EXPECT_TRUE(isBlue(w.seen(w.mm(270, 170)))) << "the photo covers the new triangles too";
   EXPECT_TRUE(isRed(w.seen(w.mm(70, 130))));
   // See-through tinted triangles on top.

@@ -13,6 +13,8 @@
 #include "app/deliver_dialog.h"
 #include "app/recovery_strip.h"
 #include "media/files.h"
+#include "project/edits.h"
+#include "project/fills.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
@@ -138,10 +140,10 @@ TEST_F(Mends, UndoAfterTheWheelTakesTheReframingBack) {
   const QTemporaryDir folder;
   w.drop(photo(folder, "p.png", 400), w.mm(100, 100));
   w.key(Qt::Key_R);
-  const Style before = findItem(w.desk().settled(), w.desk().selection()[0])->style;
+  const Style before = *findItem(w.desk().settled(), w.desk().selection()[0])->style;
   w.wheel(w.mm(100, 100), 3);
   w.key(Qt::Key_Z, Qt::ControlModifier);
-  EXPECT_EQ(findItem(w.desk().settled(), w.desk().selection()[0])->style, before);
+  EXPECT_EQ(*findItem(w.desk().settled(), w.desk().selection()[0])->style, before);
   EXPECT_EQ(undoName(), "Place photo");
 }
 
@@ -221,14 +223,14 @@ TEST_F(Mends, AColourChosenForACutoutReplacesThePartsPhoto) {
   w.key(Qt::Key_A, Qt::ControlModifier);
   w.key(Qt::Key_I);
   const ItemPtr cutout = w.desk().onlyItem();
-  ASSERT_TRUE(cutout && cutout->recipe() && cutout->recipe()->photoFrom);
+  ASSERT_TRUE(cutout && cutout->recipe() && picturePartOf(*cutout->style) != 0);
   w.press("fillColour");
   auto* hex = QApplication::activePopupWidget()->findChild<QLineEdit*>("hex");
   hex->selectAll();
   QTest::keyClicks(hex, "#0a8c3c");
   QTest::keyClick(hex, Qt::Key_Return);
   w.settle();
-  EXPECT_EQ(w.desk().onlyItem()->style.fill, (Colour{0x0a, 0x8c, 0x3c}));
+  EXPECT_EQ(colourOf(*w.desk().onlyItem()->style), (Colour{0x0a, 0x8c, 0x3c}));
   w.desk().select({});
   EXPECT_EQ(w.seen(w.mm(100, 95)), QColor(0x0a, 0x8c, 0x3c));
 }
@@ -244,7 +246,7 @@ TEST_F(Mends, ColourSlidersTakeKeysAndKeepTheAlpha) {
   QTest::keyClick(slider, Qt::Key_Right);
   popup->close();
   w.settle();
-  const auto fill = findItem(w.desk().settled(), id)->style.fill;
+  const auto fill = colourOf(*findItem(w.desk().settled(), id)->style);
   ASSERT_TRUE(fill);
   EXPECT_EQ(fill->alpha, 128);
   EXPECT_NE(*fill, (Colour{200, 40, 30, 128}));

@@ -25,7 +25,7 @@ struct PanelsTest : testing::Test {
   }
   Id box() { return draw(Qt::Key_4, w.mm(50, 50), w.mm(110, 110)); }
   Id disc() { return draw(Qt::Key_5, w.mm(80, 80), w.mm(140, 140)); }
-  const Style& styleOf(Id id) { return findItem(w.desk().project(), id)->style; }
+  const Style& styleOf(Id id) { return *findItem(w.desk().project(), id)->style; }
   QString hint() { return w.window.findChild<QLabel*>("hint")->text(); }
 };
 
@@ -34,13 +34,13 @@ TEST_F(PanelsTest, ATonePreviewsAtOnceAndIsOneStepWhenThePanelCloses) {
   w.press("fillColour");
   w.press("tone #2f7d4f");
   EXPECT_TRUE(w.desk().isTrying());
-  EXPECT_EQ(styleOf(id).fill, (Colour{0x2F, 0x7D, 0x4F}));
+  EXPECT_EQ(colourOf(styleOf(id)), (Colour{0x2F, 0x7D, 0x4F}));
   w.press("tone #6c3baa");
   auto* popover = w.window.findChild<QWidget*>("colourPopover");
   ASSERT_TRUE(popover);
   popover->close();
   w.settle();
-  EXPECT_EQ(styleOf(id).fill, (Colour{0x6C, 0x3B, 0xAA}));
+  EXPECT_EQ(colourOf(styleOf(id)), (Colour{0x6C, 0x3B, 0xAA}));
   EXPECT_EQ(w.desk().history().undoName(), "Fill colour");
   w.key(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(w.desk().history().undoName(), "Draw rectangle") << "one step for both tries";
@@ -48,12 +48,12 @@ TEST_F(PanelsTest, ATonePreviewsAtOnceAndIsOneStepWhenThePanelCloses) {
 
 TEST_F(PanelsTest, EscapeInTheColourPanelChangesNothing) {
   const Id id = box();
-  const auto before = styleOf(id).fill;
+  const auto before = colourOf(styleOf(id));
   w.press("fillColour");
   w.press("tone #6c3baa");
   QTest::keyClick(w.window.findChild<QWidget*>("colourPopover"), Qt::Key_Escape);
   w.settle();
-  EXPECT_EQ(styleOf(id).fill, before);
+  EXPECT_EQ(colourOf(styleOf(id)), before);
   EXPECT_FALSE(w.desk().isTrying());
 }
 
@@ -62,10 +62,10 @@ TEST_F(PanelsTest, NoFillAndNoOutline) {
   w.type("outline width", "2");
   w.press("lineColour");
   w.press("noPaint");
-  EXPECT_FALSE(styleOf(id).line);
+  EXPECT_FALSE(lineOf(styleOf(id)));
   w.press("fillColour");
   w.press("noPaint");
-  EXPECT_FALSE(styleOf(id).fill);
+  EXPECT_FALSE(colourOf(styleOf(id)));
 }
 
 TEST_F(PanelsTest, SeveralItemsAreChangedTogether) {

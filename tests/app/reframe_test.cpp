@@ -26,7 +26,7 @@ struct ReframeTest : testing::Test {
     ASSERT_TRUE(writeFile(path.toStdString(), encoded(tones(800, 400), "PNG")));
     w.drop(path, w.mm(150, 100));
   }
-  Framing framing() { return findItem(w.desk().project(), item)->style.photo->framing; }
+  Framing framing() { return pictureOf(*findItem(w.desk().project(), item)->style)->framing; }
   double covering() { return coveringScale(resolved(*findItem(w.desk().project(), item))->box, 800, 400, 0); }
 };
 
@@ -126,7 +126,7 @@ TEST_F(ReframeTest, StretchingTheFrameKeepsTheMiddleAndTheProportions) {
   const Point before = framing().centre;
   w.drag(w.mm(200, 100), w.mm(240, 100));
   EXPECT_EQ(w.desk().history().undoName(), "Resize");
-  const auto shown = shownPhoto(*findItem(w.desk().project(), item), w.desk().project().media);
+  const auto shown = shownPhoto(*findItem(w.desk().project(), item));
   EXPECT_NEAR(length(shown->pixelsToFrame.vector({1, 0})), length(shown->pixelsToFrame.vector({0, 1})), 1e-9);
   w.key(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(framing().centre, before);

@@ -21,7 +21,7 @@ TEST(Sharp, WhatIsSeenIsTheRasterPixelByPixel) {
   }());
   std::vector<Item> stripes;
   Style style;
-  style.fill = Colour{0, 0, 0};
+  setColour(style, Colour{0, 0, 0});
   for (int i = 0; i < 60; ++i)
     stripes.push_back(plainItem(
         0, "stripe", polygon({{100 + i * 2.7, 100}, {101 + i * 2.7, 100}, {101 + i * 2.7, 300}, {100 + i * 2.7, 300}}),
@@ -43,7 +43,7 @@ TEST(Sharp, WhatIsSeenIsTheRasterPixelByPixel) {
     painter.translate(std::round(origin.x()), std::round(origin.y()));
     painter.scale(w.mat().zoom() * ratio, w.mat().zoom() * ratio);
     for (const ItemPtr& item : w.sheet().items)
-      paintLayer(painter, layerOf(item, {}), {}, w.desk().photos(), Photos::WhenReady);
+      paintLayer(painter, layerOf(item), w.desk().photos(), Photos::WhenReady);
     painter.end();
     const QPointF from = origin + QPointF(110, 150) * w.mat().zoom() * ratio;
     int wrong = 0;

@@ -172,12 +172,12 @@ TEST_F(WindowTest, WhoseLookStaysCanBeChosen) {
   QTest::keyClicks(hex, "#aa1122");
   QTest::keyClick(hex, Qt::Key_Return);
   w.settle();
-  EXPECT_EQ(findItem(w.desk().settled(), a)->style.fill, (Colour{0xAA, 0x11, 0x22}));
+  EXPECT_EQ(colourOf(*findItem(w.desk().settled(), a)->style), (Colour{0xAA, 0x11, 0x22}));
   disc();
   w.key(Qt::Key_A, Qt::ControlModifier);
   w.press("lookOf disc");
   w.key(Qt::Key_S);
-  EXPECT_NE(w.sheet().items[0]->style.fill, (Colour{0xAA, 0x11, 0x22}));
+  EXPECT_NE(colourOf(*w.sheet().items[0]->style), (Colour{0xAA, 0x11, 0x22}));
   EXPECT_EQ(w.desk().history().undoName(), "Subtract front from back");
 }
 
@@ -226,9 +226,9 @@ TEST_F(WindowTest, FieldsTakeSumsAndAreOneUndoStep) {
   w.type("turn", "30");
   EXPECT_NEAR(degrees(findItem(w.desk().project(), id)->turn), 30, 1e-9);
   w.type("outline width", "3");
-  EXPECT_EQ(findItem(w.desk().project(), id)->style.line->width, 3);
+  EXPECT_EQ(lineOf(*findItem(w.desk().project(), id)->style)->width, 3);
   w.type("opacity", "40");
-  EXPECT_NEAR(findItem(w.desk().project(), id)->style.opacity, 0.4, 1e-9);
+  EXPECT_NEAR(findItem(w.desk().project(), id)->style->opacity, 0.4, 1e-9);
   w.type("height", "nonsense");
   EXPECT_EQ(w.desk().history().undoName(), "Opacity") << "what is no number changes nothing";
   for (int i = 0; i < 5; ++i) w.key(Qt::Key_Z, Qt::ControlModifier);

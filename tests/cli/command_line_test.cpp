@@ -219,8 +219,8 @@ TEST(CommandLine, APhotoThatCannotBeDecodedIsNamed) {
   broken.bytes = std::make_shared<const std::string>("\xFF\xD8\xFF nothing more");
   broken.hash = sha256(*broken.bytes);
   broken.width = broken.height = 10;
-  Project p = withMedium(s.project, std::make_shared<const Medium>(broken));
-  p = withPhotoIn(p, s.box, broken.hash);
+  Project p = s.project;
+  p = withPhotoIn(p, s.box, std::make_shared<const Medium>(broken));
   const QString path = folder.filePath("broken.widecut");
   ASSERT_TRUE(saveProject(p, "", path.toStdString()));
   EXPECT_TRUE(widecut({"info", path}).out.contains("broken.jpg"));

@@ -35,13 +35,13 @@ TEST_F(RailwayTest, EverySheetHasLiveCutoutsWithPhotos) {
   for (const SheetPtr& sheet : sheetsOf(project)) {
     int cutouts = 0;
     for (const ItemPtr& item : sheet->items) {
-      const auto photo = shownPhoto(*item, project.media);
-      if (photo) used.insert(photo->medium);
+      const auto photo = shownPhoto(*item);
+      if (photo) used.insert(photo->medium->hash);
       cutouts += item->recipe() && photo;
     }
     EXPECT_GE(cutouts, 2) << sheet->name;
   }
-  EXPECT_EQ(used.size(), project.media.size()) << "no photo is carried along unused";
+  EXPECT_EQ(used.size(), mediaOf(project).size()) << "no photo is carried along unused";
 }
 
 TEST_F(RailwayTest, NothingOverhangsASheetButTheCutsParts) {
@@ -61,8 +61,8 @@ TEST_F(RailwayTest, NoWordsStandAcrossAFold) {
 
 TEST_F(RailwayTest, PhotosAreLargeSharpAndFullOfTones) {
   PhotoStore store;
-  ASSERT_GE(project.media.size(), 4U);
-  for (const auto& [hash, medium] : project.media) {
+  ASSERT_GE(mediaOf(project).size(), 4U);
+  for (const auto& [hash, medium] : mediaOf(project)) {
     EXPECT_GE(medium->width, 1600) << medium->name;
     EXPECT_GE(medium->height, 1200) << medium->name;
     EXPECT_LT(medium->bytes->size(), 600000U) << "small files";
@@ -82,9 +82,9 @@ TEST_F(RailwayTest, PhotosAreLargeSharpAndFullOfTones) {
 TEST_F(RailwayTest, PhotosCoverTheirFrames) {
   for (const SheetPtr& sheet : sheetsOf(project))
     for (const ItemPtr& item : sheet->items) {
-      const auto photo = shownPhoto(*item, project.media);
+      const auto photo = shownPhoto(*item);
       if (!photo) continue;
-      const Medium& m = *project.media.at(photo->medium);
+      const Medium& m = *photo->medium;
       const Box pixels = (*photo->pixelsToFrame.inverse())(resolved(*item)->box);
       EXPECT_TRUE((Box{{0, 0}, {double(m.width), double(m.height)}}.grown(1).contains(pixels))) << item->name;
     }

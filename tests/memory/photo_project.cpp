@@ -9,6 +9,7 @@
 
 #include "media/photo.h"
 #include "project/edits.h"
+#include "project/fills.h"
 #include "storage/project_file.h"
 
 using namespace widecut;
@@ -54,11 +55,10 @@ int main(int count, char** words) {
     grainy(width, height, static_cast<unsigned>(i)).save(&buffer, format, 90);
     const auto medium = photoFromBytes(bytes.toStdString(), "photo " + std::to_string(i) + ".jpg");
     if (!medium) return 1;
-    project = withMedium(project, *medium);
     const double w = sheet.width / across, h = sheet.height / across;
     const Point at{(i % across) * w, (i / across) * h};
     Id made = 0;
-    project = withPhotoItem(project, 2, (*medium)->hash, {at, at + Point{w, h}}, made);
+    project = withPhotoItem(project, 2, *medium, {at, at + Point{w, h}}, made);
   }
   const auto saved = saveProject(project, "", words[1]);
   if (!saved) std::fprintf(stderr, "%s\n", saved.error().message.c_str());

@@ -13,6 +13,9 @@
 
 #include "media/files.h"
 #include "project/cutouts.h"
+#include "project/every_edit.h"
+#include "project/groups.h"
+#include "project/limits.h"
 #include "sample.h"
 #include "storage/project_file.h"
 #include "test_photos.h"
@@ -101,19 +104,38 @@ TEST(Delivery, OpacityLinesAndTurnedPhotosLookAlikeToo) {
   Sample s;
   const auto medium =
       *photoFromBytes(encoded(tones(300, 200), "JPEG", QImageIOHandler::TransformationRotate90), "t.jpg");
-  Project p = withMedium(s.project, medium);
-  p = withPhotoIn(p, s.disc, medium->hash);
+  Project p = s.project;
+  p = withPhotoIn(p, s.disc, medium);
   p = withMapped(p, std::vector<Id>{s.disc}, Affine::turn(0.4).about({80, 60}));
   for (const Id id : {s.box, s.disc})
     p = withItem(p, id, [](const Item& before) {
       Item after = before;
-      after.style.line = Line{{10, 10, 10}, 5};
-      after.style.opacity = 0.6;
+      setLine(changeable(after), Line{{10, 10, 10}, 5});
+      changeable(after).opacity = 0.6;
       return after;
     });
   const Delivered d = deliveredEverywhere(p, s.sheet);
   EXPECT_LT(worstTile(d.png, d.svg), alike);
   EXPECT_LT(worstTile(d.png, d.pdf), alike);
+}
+
+TEST(Delivery, MixturesOfAllFormsLookAlike) {
+  const auto medium = *photoFromBytes(encoded(tones(300, 200), "JPEG"), "t.jpg");
+  for (unsigned seed = 0; seed < 6; ++seed) {
+    Sample s;
+    EveryEdit edits(seed, s.project, s.sheet, medium);
+    Id made = 0;
+    edits.project = withPhotoIn(edits.project, s.box, medium);
+    edits.project = repeated(edits.project, std::vector<Id>{s.disc}, Ring{5, {0, 45}}, made);
+    edits.project = grouped(edits.project, std::vector<Id>{s.box, made}, made);
+    for (int step = 0; step < 8; ++step) {
+      const Project next = edits.next();
+      if (!beyondLimits(next, nullptr)) edits.project = next;
+    }
+    const Delivered d = deliveredEverywhere(edits.project, s.sheet);
+    EXPECT_LT(worstTile(d.png, d.svg), alike) << seed;
+    EXPECT_LT(worstTile(d.png, d.pdf), alike) << seed;
+  }
 }
 
 TEST(Delivery, SvgHasRealPathsAndClippedPhotos) {
@@ -136,8 +158,8 @@ TEST(Delivery, APhotoUsedTwiceIsInThePdfOnce) {
   Sample s;
   const std::string jpeg = encoded(tones(900, 600), "JPEG");
   const auto medium = *photoFromBytes(jpeg, "t.jpg");
-  Project p = withMedium(s.project, medium);
-  for (const Id id : {s.box, s.disc}) p = withPhotoIn(p, id, medium->hash);
+  Project p = s.project;
+  for (const Id id : {s.box, s.disc}) p = withPhotoIn(p, id, medium);
   const QTemporaryDir folder;
   PhotoStore store;
   const std::string path = folder.filePath("a.pdf").toStdString();
@@ -151,7 +173,7 @@ TEST(Delivery, APhotoUsedTwiceIsInThePdfOnce) {
 TEST(Delivery, AnItemAloneIsTransparentRoundIt) {
   Sample s;
   PhotoStore store;
-  const auto image = rasterOf(sceneOfItem(s.project, s.disc), s.project.media, store, 72, Ground::Transparent);
+  const auto image = rasterOf(sceneOfItem(s.project, s.disc), store, 72, Ground::Transparent);
   ASSERT_TRUE(image);
   EXPECT_EQ(image->pixelColor(1, 1).alpha(), 0);
   EXPECT_EQ(image->pixelColor(30, 30), QColor(20, 90, 160));
@@ -173,8 +195,7 @@ struct OnePhoto : testing::Test, Sample {
   void put(const std::string& bytes, const std::string& name) {
     const auto medium = photoFromBytes(bytes, name);
     ASSERT_TRUE(medium) << medium.error().message;
-    project = withMedium(project, *medium);
-    project = withPhotoIn(project, box, (*medium)->hash);
+    project = withPhotoIn(project, box, *medium);
   }
   std::string bytesOf(DeliveryFormat format) {
     const QTemporaryDir folder;
@@ -217,8 +238,7 @@ TEST_F(OnePhoto, ProfilesAndGammaLookAlikeEverywhere) {
   expectAlike();
   image.setColorSpace(QColorSpace(QColorSpace::Primaries::SRgb, 1.0F));
   put(encoded(image, "PNG"), "linear.png");
-  const QColor shown =
-      rasterOf(sceneOf(project, sheetOf(project)), project.media, store, 72, Ground::Paper)->pixelColor(30, 60);
+  const QColor shown = rasterOf(sceneOf(sheetOf(project)), store, 72, Ground::Paper)->pixelColor(30, 60);
   EXPECT_GT(shown.red(), 215) << "200 of linear light is brighter than 200 of sRGB";
   expectAlike();
 }
@@ -239,12 +259,12 @@ TEST_F(OnePhoto, HardEdgedAlphaHasNoDarkFringe) {
 
 TEST_F(OnePhoto, APhotoThatCannotBeDecodedSaysSoInEveryFormat) {
   put(encoded(tones(60, 40), "PNG"), "whole.png");
-  Medium broken = *project.media.begin()->second;
+  Medium broken = *mediaOf(project).begin()->second;
   std::string cut = *broken.bytes;
   cut.resize(cut.size() / 2);
   broken.bytes = std::make_shared<const std::string>(cut);
   broken.name = "broken.png";
-  project.media.begin()->second = std::make_shared<const Medium>(broken);
+  project = withOtherMedium(project, std::make_shared<const Medium>(broken));
   const QTemporaryDir folder;
   for (const auto format : {DeliveryFormat::Png, DeliveryFormat::Svg, DeliveryFormat::Pdf}) {
     PhotoStore store;
@@ -266,8 +286,7 @@ TEST_F(OnePhoto, ADrawingInThePlaceOfAPhotoIsNeverDrawn) {
   medium.bytes = std::make_shared<const std::string>(
       "<svg xmlns='http://www.w3.org/2000/svg' width='10' height='10'><image width='10' height='10' href='" +
       folder.filePath("secret.png").toStdString() + "'/></svg>");
-  project = withMedium(project, std::make_shared<const Medium>(medium));
-  project = withPhotoIn(project, box, "svg");
+  project = withPhotoIn(project, box, std::make_shared<const Medium>(medium));
   PhotoStore store;
   EXPECT_TRUE(store.problemWith(medium));
   EXPECT_EQ(store.level(medium, 1).image.isNull(), true);

@@ -39,7 +39,7 @@ TEST_F(CutoutTest, NothingIsLostByCombining) {
   EXPECT_EQ(parts, (std::vector<Id>{box, disc}));
   for (const Id id : parts) {
     EXPECT_EQ(boxInParent(*findItem(lifted, id)), boxInParent(*findItem(project, id)));
-    EXPECT_EQ(findItem(lifted, id)->style, findItem(project, id)->style);
+    EXPECT_EQ(*findItem(lifted, id)->style, *findItem(project, id)->style);
   }
 }
 
@@ -91,14 +91,14 @@ TEST_F(CutoutTest, AShapeIntersectedWithAPhotoShowsThatPhotoInRegister) {
   addPhoto(400, 300);
   Id photoItem = 0;
   project = withPhotoItem(project, sheet, photo, {{0, 0}, {200, 150}}, photoItem);
-  const auto before = shownPhoto(*findItem(project, photoItem), project.media);
+  const auto before = shownPhoto(*findItem(project, photoItem));
   const Affine placed = frameToSheet(project, photoItem) * before->pixelsToFrame;
   const std::vector<Id> both{disc, photoItem};
   const LookChoice look = usualLook(project, both, Outcome::Intersect);
   EXPECT_EQ(look.photo, photoItem);
   EXPECT_EQ(look.look, disc);
   const Project p = combined(project, both, Outcome::Intersect, look, made);
-  const auto after = shownPhoto(*findItem(p, made), p.media);
+  const auto after = shownPhoto(*findItem(p, made));
   ASSERT_TRUE(after);
   const Affine now = frameToSheet(p, made) * after->pixelsToFrame;
   for (const Point pixel : {Point{0, 0}, Point{400, 300}}) {
@@ -108,7 +108,7 @@ TEST_F(CutoutTest, AShapeIntersectedWithAPhotoShowsThatPhotoInRegister) {
   // Reframing moves the photo behind the shape, and the shape stays whole.
   const Project r = withReframing(p, made, Affine::scale(1.5, 1.5).about({100, 50}));
   EXPECT_NEAR(areaOf(r, made), 2 * half, 3);
-  EXPECT_NEAR(shownPhoto(*findItem(r, made), r.media)->pointsPerPixel, 1.5 * before->pointsPerPixel, 1e-9);
+  EXPECT_NEAR(shownPhoto(*findItem(r, made))->pointsPerPixel, 1.5 * before->pointsPerPixel, 1e-9);
 }
 
 TEST_F(CutoutTest, TheSameRecipeIsWorkedOutOnce) {

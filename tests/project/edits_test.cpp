@@ -80,7 +80,7 @@ TEST(Edits, APhotoKeepsItsProportionsWhenItsFrameIsStretched) {
   s.addPhoto(400, 300);
   Project p = withPhotoIn(s.project, s.box, s.photo);
   p = withSize(p, s.box, 300, 100);
-  const auto shown = shownPhoto(*findItem(p, s.box), p.media);
+  const auto shown = shownPhoto(*findItem(p, s.box));
   ASSERT_TRUE(shown);
   EXPECT_NEAR(length(shown->pixelsToFrame.vector({1, 0})), length(shown->pixelsToFrame.vector({0, 1})), 1e-12);
   EXPECT_NEAR(shown->pointsPerPixel, 300.0 / 400, 1e-9) << "it just covers the wider frame";
@@ -93,7 +93,7 @@ TEST(Edits, ReframingNeverUncoversTheFrame) {
   for (const Affine& map : {Affine::move({5000, -300}), Affine::scale(0.1, 0.1), Affine::scale(3, 3).about({10, 90})}) {
     p = withReframing(p, s.box, map);
     const ItemPtr item = findItem(p, s.box);
-    const auto shown = shownPhoto(*item, p.media);
+    const auto shown = shownPhoto(*item);
     const Box picture = shown->pixelsToFrame(Box{{0, 0}, {400, 300}});
     EXPECT_TRUE(picture.grown(1e-9).contains(resolved(*item)->box));
   }

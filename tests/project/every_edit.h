@@ -4,6 +4,8 @@
 #include <random>
 #include <string>
 
+#include "project/forms/repeat.h"
+#include "project/groups.h"
 #include "project/pieces.h"
 #include "project/resolve.h"
 #include "sample.h"
@@ -13,7 +15,7 @@ namespace widecut {
 inline void gatherIds(const std::vector<ItemPtr>& items, std::vector<Id>& ids) {
   for (const ItemPtr& item : items) {
     ids.push_back(item->id);
-    if (const Recipe* recipe = item->recipe()) gatherIds(recipe->parts, ids);
+    gatherIds(childrenOf(*item), ids);
   }
 }
 
@@ -24,11 +26,11 @@ class EveryEdit {
     sample_.addPhoto(400, 300);
     project = sample_.project;
   }
-  /// From a project with photos that have bytes.
-  EveryEdit(unsigned seed, Project start, Id sheet) : random_(seed) {
+  /// From another project, with a photo that has bytes.
+  EveryEdit(unsigned seed, Project start, Id sheet, MediumPtr photo) : random_(seed) {
     project = std::move(start);
     sample_.sheet = sheet;
-    sample_.photo = project.media.begin()->first;
+    sample_.photo = std::move(photo);
   }
 
   Project project;
@@ -40,7 +42,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 24));
+    const int which = static_cast<int>(number(0, 28));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -95,12 +97,21 @@ class EveryEdit {
                              Affine::scale(number(0.5, 2), 1).linear() * Affine::move({number(-9, 9), 3}));
       case 22:
         return number(0, 1) < 0.5 ? typedFormula(one) : withFill(project, ids, Colour{1, 2, 3, 200});
+      case 23:
+        return grouped(project, ids, fresh);
+      case 24:
+        return ids.size() > 4 ? project : repeated(project, ids, anyPattern(), fresh);
+      case 25:
+        return withLeftOut(one);
+      case 26:
+        return withStrips(ids);
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
           after.hidden = number(0, 1) < 0.3;
-          after.style.opacity = number(0, 1);
-          after.style.line = number(0, 1) < 0.4 ? std::optional(Line{{9, 8, 7}, number(0.1, 9)}) : std::nullopt;
+          Style& style = changeable(after);
+          style.opacity = number(0, 1);
+          setLine(style, number(0, 1) < 0.4 ? std::optional(Line{{9, 8, 7}, number(0.1, 9)}) : std::nullopt);
           return after;
         });
     }
@@ -124,6 +135,43 @@ class EveryEdit {
   Id anyItem() {
     const auto ids = all();
     return ids.empty() ? 0 : ids[random_() % ids.size()];
+  }
+  int count() { return static_cast<int>(number(1, 4.99)); }
+  Pattern anyPattern() {
+    const Point step{number(-50, 50), number(-50, 50)}, other{number(-50, 50), number(-50, 50)};
+    switch (random_() % 3) {
+      case 0:
+        return Row{count(), step, number(0, 1) < 0.5 ? 0 : number(-1, 1)};
+      case 1:
+        return Grid{count(), count(), step, other, number(-0.5, 0.5)};
+      default:
+        return Ring{count(), step, number(-7, 7), number(0, 1) < 0.5};
+    }
+  }
+  /// A repeat with some of its copies left out.
+  Project withLeftOut(Id id) {
+    return withItem(project, id, [&](const Item& before) {
+      const auto* repeat = std::get_if<std::shared_ptr<const Repeat>>(&before.form);
+      if (!repeat) return before;
+      Repeat changed = **repeat;
+      changed.leftOut.clear();
+      for (int i = 0; i < static_cast<int>(countOf(changed.pattern)); ++i)
+        if (number(0, 1) < 0.3) changed.leftOut.push_back(i);
+      Item after = before;
+      after.form = std::make_shared<const Repeat>(std::move(changed));
+      return after;
+    });
+  }
+  /// Several fills and lines, and, for what has something inside it, the picture of that.
+  Project withStrips(const std::vector<Id>& ids) {
+    return withEach(project, ids, [&](const Item& before) {
+      Item after = before;
+      Style& style = changeable(after);
+      style.fills.push_back({Colour{7, 8, 9, 120}, number(0, 1), number(0, 1) < 0.7});
+      if (!childrenOf(before).empty()) setPicture(style, PartPicture{childrenOf(before).front()->id});
+      style.lines.push_back({{3, 2, 1, 200}, number(0.1, 5)});
+      return after;
+    });
   }
   Project typedFormula(Id id) {
     const ItemPtr item = findItem(project, id);

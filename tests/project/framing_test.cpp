@@ -89,16 +89,19 @@ TEST(ShownPhoto, SaysTheResolutionInItsFrame) {
   Sample s;
   s.addPhoto(400, 300);
   const Project p = withPhotoIn(s.project, s.box, s.photo);  // 300 px over 100 pt
-  const auto shown = shownPhoto(*findItem(p, s.box), p.media);
+  const auto shown = shownPhoto(*findItem(p, s.box));
   EXPECT_NEAR(72 / shown->pointsPerPixel, 216, 1e-9);
   const Project doubled = withSize(p, s.box, 200, 200);
-  EXPECT_NEAR(72 / shownPhoto(*findItem(doubled, s.box), doubled.media)->pointsPerPixel, 108, 1e-9);
+  EXPECT_NEAR(72 / shownPhoto(*findItem(doubled, s.box))->pointsPerPixel, 108, 1e-9);
 }
 
-TEST(ShownPhoto, IsNothingWithoutAMedium) {
+TEST(ShownPhoto, IsNothingWithoutAMediumAndEachIsKeptOnce) {
   Sample s;
-  EXPECT_FALSE(shownPhoto(*findItem(s.project, s.box), s.project.media));
-  EXPECT_EQ(withPhotoIn(s.project, s.box, "no such photo").pieces, s.project.pieces);
+  EXPECT_FALSE(shownPhoto(*findItem(s.project, s.box)));
+  s.addPhoto(300, 200);
+  const auto twin = std::make_shared<const Medium>(*s.photo);
+  const Project p = withPhotoIn(withPhotoIn(s.project, s.box, s.photo), s.disc, twin);
+  EXPECT_EQ(shownPhoto(*findItem(p, s.disc))->medium, s.photo);
 }
 
 TEST(Resolved, AHiddenPartIsLeftOutAndAllHiddenIsNothing) {

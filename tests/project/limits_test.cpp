@@ -30,15 +30,25 @@ TEST_F(LimitsTest, WhatIsNoNumberIsStopped) {
   EXPECT_EQ(refusal(project), "");
   for (const double bad : {none, endless, -endless, 1.1e6}) {
     EXPECT_NE(refusal(changed(box, [&](Item& i) { i.position.x = bad; })), "") << bad;
-    EXPECT_NE(refusal(changed(box, [&](Item& i) { i.style.photo = PhotoFill{"m", {{bad, 0}, 1, 0}}; })), "") << bad;
-    EXPECT_NE(refusal(changed(box, [&](Item& i) { i.style.photo = PhotoFill{"m", {{0, 0}, bad, 0}}; })), "") << bad;
-    EXPECT_NE(refusal(changed(box, [&](Item& i) { i.style.line = Line{{}, bad}; })), "") << bad;
-    EXPECT_NE(refusal(changed(box, [&](Item& i) { i.style.opacity = bad; })), "") << bad;
+    EXPECT_NE(refusal(changed(box,
+                              [&](Item& i) {
+                                setPicture(changeable(i), Picture{std::make_shared<const Medium>(), {{bad, 0}, 1, 0}});
+                              })),
+              "")
+        << bad;
+    EXPECT_NE(refusal(changed(box,
+                              [&](Item& i) {
+                                setPicture(changeable(i), Picture{std::make_shared<const Medium>(), {{0, 0}, bad, 0}});
+                              })),
+              "")
+        << bad;
+    EXPECT_NE(refusal(changed(box, [&](Item& i) { setLine(changeable(i), Line{{}, bad}); })), "") << bad;
+    EXPECT_NE(refusal(changed(box, [&](Item& i) { changeable(i).opacity = bad; })), "") << bad;
     Outline outline = ellipseOutline(10, 10);
     outline.contours[0].segments[1].handle1.y = bad;
     EXPECT_NE(refusal(changed(box, [&](Item& i) { i.form = std::make_shared<const Outline>(outline); })), "") << bad;
   }
-  EXPECT_NE(refusal(changed(box, [&](Item& i) { i.style.line = Line{{}, 1e-7}; })), "");
+  EXPECT_NE(refusal(changed(box, [&](Item& i) { setLine(changeable(i), Line{{}, 1e-7}); })), "");
   EXPECT_NE(refusal(withMapped(project, std::vector<Id>{box}, Affine::move({1e9, 0}))).find("“box”"),
             std::string::npos);
 }
@@ -82,9 +92,8 @@ TEST_F(LimitsTest, PhotosThatShowHaveALimitTogether) {
       m.hash = "photo " + std::to_string(i);
       m.width = m.height = 9;
       m.bytes = bytes;
-      p = withMedium(p, std::make_shared<const Medium>(m));
       Id made = 0;
-      if (i < shown) p = withPhotoItem(p, sheet, m.hash, {{0, 0}, {9, 9}}, made);
+      if (i < shown) p = withPhotoItem(p, sheet, std::make_shared<const Medium>(m), {{0, 0}, {9, 9}}, made);
     }
     return p;
   };
@@ -111,15 +120,15 @@ TEST_F(LimitsTest, TheSameContentIsTheSameWhateverItsNodes) {
   EXPECT_FALSE(isSame(first, combined(project, both, Outcome::Exclude, {box, 0}, b)));
 }
 
-TEST_F(LimitsTest, MediaInUseAreThoseThatShow) {
+TEST_F(LimitsTest, MediaAreThoseThatShow) {
   addPhoto(40, 30);
-  EXPECT_TRUE(mediaInUse(project).empty());
+  EXPECT_TRUE(mediaOf(project).empty());
   project = withPhotoIn(project, disc, photo);
   Id made = 0;
   project = combined(project, std::vector<Id>{box, disc}, Outcome::Intersect, {box, disc}, made);
-  EXPECT_EQ(mediaInUse(project).size(), 1U) << "a part's photo counts";
+  EXPECT_EQ(mediaOf(project).size(), 1U) << "a part's photo counts";
   project = withoutItems(project, std::vector<Id>{disc});
-  EXPECT_TRUE(mediaInUse(project).empty());
+  EXPECT_TRUE(mediaOf(project).empty());
 }
 
 }  // namespace

@@ -101,16 +101,14 @@ TEST_F(NestedTest, AColourChosenForACutoutReplacesAPartsPhoto) {
   project = withPhotoIn(project, box, photo);
   project = withItem(project, inner, [&](const Item& before) {
     Item after = before;
-    Recipe recipe = *before.recipe();
-    recipe.photoFrom = box;
-    after.form = std::make_shared<const Recipe>(recipe);
+    setPicture(changeable(after), PartPicture{box});
     return after;
   });
-  ASSERT_TRUE(shownPhoto(*findItem(project, inner), project.media));
+  ASSERT_TRUE(shownPhoto(*findItem(project, inner)));
   const Project p = withFill(project, std::vector<Id>{inner}, Colour{1, 2, 3});
-  EXPECT_FALSE(shownPhoto(*findItem(p, inner), p.media));
-  EXPECT_EQ(findItem(p, inner)->style.fill, (Colour{1, 2, 3}));
-  EXPECT_TRUE(findItem(p, box)->style.photo) << "the part keeps it";
+  EXPECT_FALSE(shownPhoto(*findItem(p, inner)));
+  EXPECT_EQ(colourOf(*findItem(p, inner)->style), (Colour{1, 2, 3}));
+  EXPECT_TRUE(pictureOf(*findItem(p, box)->style)) << "the part keeps it";
 }
 
 }  // namespace

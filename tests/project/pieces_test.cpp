@@ -21,7 +21,7 @@ struct PiecesTest : testing::Test, Sample {
 
 /// Where a photo's pixel lies on the sheet.
 Point pixelOnSheet(const Project& p, Id item, Point pixel) {
-  return frameToSheet(p, item)(shownPhoto(*findItem(p, item), p.media)->pixelsToFrame(pixel));
+  return frameToSheet(p, item)(shownPhoto(*findItem(p, item))->pixelsToFrame(pixel));
 }
 
 TEST_F(PiecesTest, BakingKeepsTheResultItsLookAndItsPhotoInPlace) {
@@ -57,7 +57,7 @@ TEST_F(PiecesTest, APhotoDividedByARingShowsInAllItCoversInRegister) {
   const Project p = withDivided(project, items, usualLook(project, items, Outcome::Union), pieces);
   ASSERT_EQ(pieces.size(), 3U) << "the ring, its counter, the rest";
   for (const Id id : pieces) {
-    ASSERT_TRUE(findItem(p, id)->style.photo);
+    ASSERT_TRUE(pictureOf(*findItem(p, id)->style));
     EXPECT_LT(distance(pixelOnSheet(p, id, {100, 100}), pixelOnSheet(project, frame, {100, 100})), 1e-9);
   }
 }
@@ -71,7 +71,7 @@ TEST_F(PiecesTest, SplittingLooseMakesAnItemOfEachRegion) {
   const Project split = withSplitLoose(p, made, pieces);
   ASSERT_EQ(pieces.size(), 2U);
   EXPECT_NEAR(areaOf(split, pieces[0]), 4500, 1e-9);
-  EXPECT_EQ(findItem(split, pieces[0])->style.fill, findItem(project, box)->style.fill);
+  EXPECT_EQ(colourOf(*findItem(split, pieces[0])->style), colourOf(*findItem(project, box)->style));
   EXPECT_FALSE(findItem(split, made));
   std::vector<Id> none;
   EXPECT_EQ(sheetOf(withSplitLoose(project, box, none)).items, sheetOf(project).items) << "one region stays";
@@ -83,7 +83,7 @@ TEST_F(PiecesTest, OffcutsAreWhatTheRecipeRemoves) {
   const Project p = withOffcuts(live, made, offcuts);
   ASSERT_EQ(offcuts.size(), 1U);
   EXPECT_NEAR(areaOf(p, offcuts[0]), half, 1e-9) << "the half of the disc within the box";
-  EXPECT_EQ(findItem(p, offcuts[0])->style.fill, findItem(project, box)->style.fill);
+  EXPECT_EQ(colourOf(*findItem(p, offcuts[0])->style), colourOf(*findItem(project, box)->style));
   EXPECT_TRUE(findItem(p, made)->recipe()) << "the cutout stays live";
   // What a union removes is nothing; what an exclusion removes is the overlap.
   const Project united = cutout(Outcome::Union);
@@ -118,7 +118,7 @@ TEST_F(PiecesTest, OffsettingGrowsAndRefusesToLeaveNothing) {
 TEST_F(PiecesTest, AnOutlinedLineIsFilledWithItsColour) {
   project = withItem(project, box, [](const Item& before) {
     Item after = before;
-    after.style.line = Line{{1, 2, 3}, 10};
+    setLine(changeable(after), Line{{1, 2, 3}, 10});
     return after;
   });
   LineShape shape;
@@ -126,8 +126,8 @@ TEST_F(PiecesTest, AnOutlinedLineIsFilledWithItsColour) {
   const auto p = withLineOutlined(project, std::vector<Id>{box}, shape);
   ASSERT_TRUE(p);
   EXPECT_NEAR(areaOf(*p, box), 110 * 110 - 90 * 90, 1e-6);
-  EXPECT_EQ(findItem(*p, box)->style.fill, (Colour{1, 2, 3}));
-  EXPECT_FALSE(findItem(*p, box)->style.line);
+  EXPECT_EQ(colourOf(*findItem(*p, box)->style), (Colour{1, 2, 3}));
+  EXPECT_FALSE(lineOf(*findItem(*p, box)->style));
 }
 
 TEST_F(PiecesTest, TrimmingIsALiveCutoutThatKeepsThePhotoInRegister) {

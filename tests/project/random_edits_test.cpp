@@ -72,7 +72,7 @@ TEST(Mapped, TwoMapsInARowAreTheirProduct) {
         Affine::move({30 * unit(random), 9}) * Affine::turn(3 * unit(random)) * Affine::scale(1.5 + unit(random), 1.2);
     const Affine b = Affine::turn(unit(random)) * Affine::scale(2 + unit(random), 0.7 + 0.5 * unit(random));
     const Item item = *findItem(s.project, s.disc);
-    const Item twice = mapped(mapped(item, b, {}), a, {}), once = mapped(item, a * b, {});
+    const Item twice = mapped(mapped(item, b), a), once = mapped(item, a * b);
     const Box x = boxInParent(twice), y = boxInParent(once);
     EXPECT_NEAR(x.low.x, y.low.x, 1e-7);
     EXPECT_NEAR(x.high.y, y.high.y, 1e-7);
@@ -84,7 +84,7 @@ TEST(Mapped, AMirrorKeepsThePhotoUpright) {
   s.addPhoto(400, 300);
   Project p = withPhotoIn(s.project, s.disc, s.photo);
   p = withMapped(p, std::vector<Id>{s.disc}, Affine::scale(-1, 1).about({50, 50}));
-  const auto shown = shownPhoto(*findItem(p, s.disc), p.media);
+  const auto shown = shownPhoto(*findItem(p, s.disc));
   const Affine toSheet = frameToSheet(p, s.disc) * shown->pixelsToFrame;
   EXPECT_GT(toSheet.xx, 0);
   EXPECT_GT(toSheet.determinant(), 0) << "not mirrored with its frame";

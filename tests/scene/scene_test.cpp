@@ -4,6 +4,7 @@
 
 #include "project/cutouts.h"
 #include "sample.h"
+#include "scene/drawing.h"
 #include "scene/hit.h"
 
 namespace widecut {
@@ -13,17 +14,19 @@ TEST(Scene, ListsVisibleItemsBackToFront) {
   Sample s;
   s.project = withItem(s.project, s.disc, [](const Item& before) {
     Item after = before;
-    after.style.line = Line{{0, 0, 0}, 4};
-    after.style.opacity = 0.5;
+    setLine(changeable(after), Line{{0, 0, 0}, 4});
+    changeable(after).opacity = 0.5;
     return after;
   });
-  const Scene scene = sceneOf(s.project, s.sheetOf(s.project));
+  const Scene scene = sceneOf(s.sheetOf(s.project));
   ASSERT_EQ(scene.layers.size(), 2U);
   EXPECT_EQ(scene.layers[0].item->id, s.box);
-  ASSERT_EQ(scene.layers[1].commands.size(), 4U);
-  EXPECT_TRUE(std::holds_alternative<PushGroup>(scene.layers[1].commands[0]));
-  EXPECT_TRUE(std::holds_alternative<StrokeOutline>(scene.layers[1].commands[2]));
-  EXPECT_NEAR(scene.layers[1].box.width(), 64, 0.1) << "half the line on both sides, and no more";
+  EXPECT_EQ(scene.layers[1].opacity, 0.5);
+  const auto drawing = drawingOf(scene);
+  ASSERT_EQ(drawing.size(), 5U);
+  EXPECT_TRUE(std::holds_alternative<PushGroup>(drawing[1]));
+  EXPECT_TRUE(std::holds_alternative<StrokeOutline>(drawing[3]));
+  EXPECT_NEAR(scene.layers[1].box().width(), 64, 0.1) << "half the line on both sides, and no more";
 }
 
 TEST(Scene, APictureShowsOnlyWhereThereIsOne) {
@@ -31,11 +34,12 @@ TEST(Scene, APictureShowsOnlyWhereThereIsOne) {
   s.addPhoto(100, 100);
   s.project = withItem(s.project, s.box, [&](const Item& before) {
     Item after = before;
-    after.style.photo = PhotoFill{s.photo, {{0, 0}, 0.5, 0}};  // covers the middle half only
+    setPicture(changeable(after), Picture{s.photo, {{0, 0}, 0.5, 0}});  // covers the middle half only
     return after;
   });
-  const Layer layer = layerOf(findItem(s.project, s.box), s.project.media);
-  const auto& picture = std::get<ImageInOutline>(layer.commands[0]);
+  const Layer layer = layerOf(findItem(s.project, s.box));
+  const auto& picture = std::get<FillOutline>(layer.content->under.back());
+  EXPECT_TRUE(std::holds_alternative<PictureBrush>(picture.brush));
   EXPECT_NEAR(signedArea(*picture.outline), 2500, 0.1);
 }
 
@@ -44,7 +48,7 @@ TEST(Scene, AnItemAloneStandsAtItsOwnOrigin) {
   const Scene scene = sceneOfItem(s.project, s.disc);
   EXPECT_NEAR(scene.width, 60, 1e-6);
   EXPECT_EQ(scene.paper.alpha, 0);
-  EXPECT_NEAR(scene.layers[0].box.low.x, 0, 1e-9);
+  EXPECT_NEAR(tightBox(scene.layers[0]).low.x, 0, 1e-9);
 }
 
 TEST(Hit, TheFrontmostItemIsFoundAndHolesLetThrough) {
@@ -70,10 +74,10 @@ TEST(Scene, TheBoxOfALayerIsWhatItPaints) {
   const auto lined = [&](Id id, double width) {
     s.project = withItem(s.project, id, [&](const Item& before) {
       Item after = before;
-      after.style.line = Line{{0, 0, 0}, width};
+      setLine(changeable(after), Line{{0, 0, 0}, width});
       return after;
     });
-    return layerOf(findItem(s.project, id), s.project.media).box;
+    return layerOf(findItem(s.project, id)).box();
   };
   EXPECT_NEAR(lined(s.box, 8).width(), 108, 1e-9);
   // An upright needle: its mitre is longer than four half widths, so it is cut off.
@@ -84,18 +88,18 @@ TEST(Scene, TheBoxOfALayerIsWhatItPaints) {
   s.addPhoto(100, 100);
   s.project = withItem(s.project, s.box, [&](const Item& before) {
     Item after = before;
-    after.style = {};
-    after.style.photo = PhotoFill{s.photo, {{0, 0}, 0.5, 0}};
+    after.style = bareStyle();
+    setPicture(changeable(after), Picture{s.photo, {{0, 0}, 0.5, 0}});
     return after;
   });
-  EXPECT_NEAR(layerOf(findItem(s.project, s.box), s.project.media).box.width(), 50, 1e-9) << "a photo smaller than it";
+  EXPECT_NEAR(layerOf(findItem(s.project, s.box)).box().width(), 50, 1e-9) << "a photo smaller than it";
 }
 
 TEST(Scene, WhatIsWhollyOffTheSheetIsLeftOut) {
   Sample s;
   s.project = withMapped(s.project, std::vector<Id>{s.disc}, Affine::move({300, 0}));
-  EXPECT_EQ(sceneOf(s.project, s.sheetOf(s.project)).layers.size(), 1U);
-  EXPECT_EQ(sceneOf(s.project, s.sheetOf(s.project), 200).layers.size(), 2U) << "unless the bleed reaches it";
+  EXPECT_EQ(sceneOf(s.sheetOf(s.project)).layers.size(), 1U);
+  EXPECT_EQ(sceneOf(s.sheetOf(s.project), 200).layers.size(), 2U) << "unless the bleed reaches it";
 }
 
 }  // namespace

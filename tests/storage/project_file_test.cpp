@@ -9,17 +9,20 @@
 #include <QImage>
 #include <QTemporaryDir>
 #include <csignal>
+#include <fstream>
 #include <random>
 
 #include "media/files.h"
 #include "media/photo.h"
 #include "project/cutouts.h"
 #include "project/every_edit.h"
+#include "project/groups.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 #include "sample.h"
 #include "storage/project_json.h"
 #include "test_photos.h"
+#include "text_of.h"
 
 namespace widecut {
 namespace {
@@ -28,17 +31,17 @@ namespace {
 Project fullProject() {
   Sample s;
   const auto medium = *photoFromBytes(encoded(tones(40, 30), "PNG"), "tones.png");
-  Project p = withMedium(s.project, medium);
+  Project p = s.project;
   Id made = 0, photo = 0;
-  p = withPhotoItem(p, s.sheet, medium->hash, {{10, 10}, {150, 140}}, photo);
+  p = withPhotoItem(p, s.sheet, medium, {{10, 10}, {150, 140}}, photo);
   p = withMapped(p, std::vector<Id>{photo}, Affine::turn(0.3).about({50, 50}));
   const std::vector<Id> parts{s.disc, photo};
   p = combined(p, parts, Outcome::Intersect, usualLook(p, parts, Outcome::Intersect), made);
-  p = withPhotoIn(p, s.box, medium->hash);
+  p = withPhotoIn(p, s.box, medium);
   p = withItem(p, s.box, [](const Item& before) {
     Item after = before;
-    after.style.line = Line{{1, 2, 3, 200}, 2.5};
-    after.style.opacity = 0.75;
+    setLine(changeable(after), Line{{1, 2, 3, 200}, 2.5});
+    changeable(after).opacity = 0.75;
     after.hidden = true;
     return after;
   });
@@ -55,24 +58,40 @@ TEST(ProjectFile, SavedOpenedAndSavedAgainIsTheSameToTheByte) {
   EXPECT_EQ(after->nextId, before.nextId);
   const auto sheets = sheetsOf(*after);
   ASSERT_EQ(sheets[0]->items.size(), 2U);
-  EXPECT_EQ(sheets[0]->items[0]->style, sheetsOf(before)[0]->items[0]->style);
+  EXPECT_EQ(*sheets[0]->items[0]->style, *sheetsOf(before)[0]->items[0]->style);
   // Turns are kept in degrees to 13 digits, and cuts no longer round to a grid that would hide the last of them.
   const Box kept = resolved(*sheets[0]->items[1])->box, was = resolved(*sheetsOf(before)[0]->items[1])->box;
   EXPECT_LT(std::max(distance(kept.low, was.low), distance(kept.high, was.high)), 1e-10);
 }
 
+/// Texts with something else in the place of the first such words, in whichever entry they stand.
+ProjectTexts changed(ProjectTexts texts, const std::string& from, const std::string& to) {
+  std::string* in = &texts.project;
+  for (auto& [name, text] : texts.sheets)
+    if (in->find(from) == std::string::npos) in = &text;
+  EXPECT_NE(in->find(from), std::string::npos) << from;
+  in->replace(in->find(from), from.size(), to);
+  return texts;
+}
+
 TEST(ProjectFile, UnknownMembersAndFilesSurvive) {
-  std::string text = projectJson(Sample().project);
-  text.replace(text.find("\"name\": \"box\""), 13, "\"glow\": {\"size\": 4}, \"name\": \"box\"");
-  text.replace(text.find("\"pieces\""), 8, "\"shelf\": [1, 2], \"pieces\"");
-  auto project = projectFromJson(text);
+  Sample s;
+  Id made = 0;
+  s.project = repeated(s.project, std::vector<Id>{s.disc}, Ring{3, {40, 0}}, made);
+  s.project = grouped(s.project, std::vector<Id>{s.box, made}, made);
+  ProjectTexts texts = projectTexts(s.project);
+  const char* places[] = {"\"name\": \"box\"", "\"pieces\": [", "\"members\": [", "\"colour\": \"#c8281e\"",
+                          "\"items\": ["};
+  for (std::size_t i = 0; i < std::size(places); ++i)
+    texts = changed(texts, places[i], "\"new" + std::to_string(i) + "\": {\"size\": 4}, " + places[i]);
+  auto project = projectFrom(texts);
   ASSERT_TRUE(project) << project.error().message;
   project->otherFiles["fonts/one.otf"] = std::make_shared<const std::string>("not known yet");
   const auto again = projectFromBytes(*bytesOfProject(*project, ""));
   ASSERT_TRUE(again) << again.error().message;
-  const std::string written = projectJson(*again);
-  EXPECT_NE(written.find("\"glow\""), std::string::npos);
-  EXPECT_NE(written.find("\"shelf\""), std::string::npos);
+  const std::string written = textOf(*again);
+  for (std::size_t i = 0; i < std::size(places); ++i)
+    EXPECT_NE(written.find("\"new" + std::to_string(i) + "\""), std::string::npos) << places[i];
   EXPECT_EQ(*again->otherFiles.at("fonts/one.otf"), "not known yet");
 }
 
@@ -100,7 +119,7 @@ TEST(ProjectFile, ForeignFilesAreNamedAsSuch) {
 
 TEST(ProjectFile, FlippedBitsNeverCrashAndNeverPassUnseen) {
   const std::string bytes = *bytesOfProject(fullProject(), "");
-  const std::string text = projectJson(*projectFromBytes(bytes));
+  const std::string text = textOf(*projectFromBytes(bytes));
   std::mt19937 random(7);
   int refused = 0;
   for (int i = 0; i < 400; ++i) {
@@ -110,7 +129,7 @@ TEST(ProjectFile, FlippedBitsNeverCrashAndNeverPassUnseen) {
     refused += !project;
     // What opens all the same (a flipped date, say) is the same project.
     if (project) {
-      EXPECT_EQ(projectJson(*project), text);
+      EXPECT_EQ(textOf(*project), text);
     }
   }
   EXPECT_GT(refused, 300);
@@ -118,7 +137,7 @@ TEST(ProjectFile, FlippedBitsNeverCrashAndNeverPassUnseen) {
 
 TEST(ProjectFile, AbsurdSizesInTheZipAreRefused) {
   std::string bytes = *bytesOfProject(Sample().project, "");
-  // The central directory's record of project.json: its uncompressed size stands 24 bytes in.
+  // The last record of the central directory: its uncompressed size stands 24 bytes in.
   const std::size_t record = bytes.rfind("PK\x01\x02");
   ASSERT_NE(record, std::string::npos);
   for (int i = 0; i < 4; ++i)
@@ -127,35 +146,40 @@ TEST(ProjectFile, AbsurdSizesInTheZipAreRefused) {
 }
 
 TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
-  const std::string good = projectJson(Sample().project);
+  Sample s;
+  Id made = 0;
+  s.project = repeated(s.project, std::vector<Id>{s.disc}, Row{3, {40, 0}, 0}, made);
+  const ProjectTexts good = projectTexts(s.project);
   struct Case {
     const char *from, *to, *says;
   };
   for (const Case& c :
-       {Case{"\"width\": 200.0", "\"width\": -3", "pieces[0].sheets[0].width is out of range"},
+       {Case{"\"width\": 200.0", "\"width\": -3", "sheets/2.json: width is out of range"},
         Case{"\"width\": 200.0", "\"width\": 1e308", "width is out of range"},
         Case{"\"width\": 200.0", "\"width\": \"wide\"", "width is not a number"},
-        Case{"\"id\": 4", "\"id\": 3", "id is used twice"}, Case{"\"version\": 1", "\"version\": 9", "newer Wide Cut"},
+        Case{"\"id\": 4", "\"id\": 3", "id is used twice"}, Case{"\"version\": 2", "\"version\": 9", "newer Wide Cut"},
         Case{"\"format\": \"widecut\"", "\"format\": \"other\"", "not a Wide Cut project"},
-        Case{"\"fill\": \"#c8281e\"", "\"fill\": \"reddish\"", "items[0].fill is not a colour"},
+        Case{"\"colour\": \"#c8281e\"", "\"colour\": \"reddish\"", "items[0].fills[0].colour is not a colour"},
+        Case{"\"colour\": \"#c8281e\"", "\"opacity\": 0.5", "items[0].fills[0].colour is missing"},
         Case{"\"outline\": \"M", "\"outline\": \"MNaN", "items[0].outline cannot be read"},
         Case{"\"outline\": \"M", "\"outline\": \"M1e308 0M", "cannot be read"},
-        Case{"\"at\": [", "\"at\": [1, ", "not a pair"}}) {
-    std::string text = good;
-    const std::size_t at = text.find(c.from);
-    ASSERT_NE(at, std::string::npos) << c.from;
-    text.replace(at, std::string(c.from).size(), c.to);
-    const auto project = projectFromJson(text);
+        Case{"\"at\": [", "\"at\": [1, ", "not a pair"},
+        Case{"\"count\": 3", "\"count\": 0", "items[1].repeat.row.count is out of range"},
+        Case{"\"count\": 3", "\"count\": 2.5", "count is not a whole number"},
+        Case{"\"row\": {", "\"line\": {", "row is missing, and so are grid and ring"},
+        Case{"\"repeat\": {", "\"repeat\": {\"leftOut\": [1, 0],", "leftOut is not a rising list"},
+        Case{"\"repeat\": {", "\"repeat\": {\"leftOut\": [3],", "leftOut is not a rising list"},
+        Case{"   2\n", "   7\n", "the entry sheets/7.json is missing"},
+        Case{"\"id\": 2", "\"id\": 9", "sheets/2.json: id is another one"}}) {
+    const auto project = projectFrom(changed(good, c.from, c.to));
     ASSERT_FALSE(project) << c.to;
     EXPECT_NE(project.error().message.find(c.says), std::string::npos) << project.error().message;
   }
-  EXPECT_FALSE(projectFromJson(std::string(100000, '[')));
+  EXPECT_FALSE(projectFrom({std::string(100000, '['), {}}));
 }
 
 TEST(ProjectJson, AMissingPhotoIsSaid) {
-  std::string text = projectJson(fullProject());
-  text.replace(text.find("\"medium\": \"") + 11, 4, "0000");
-  const auto project = projectFromJson(text);
+  const auto project = projectFrom(changed(projectTexts(fullProject()), "\"medium\": \"", "\"medium\": \"0000"));
   ASSERT_FALSE(project);
   EXPECT_NE(project.error().message.find("photo"), std::string::npos) << project.error().message;
 }
@@ -163,11 +187,10 @@ TEST(ProjectJson, AMissingPhotoIsSaid) {
 TEST(ProjectFile, WhateverIsMadeIsSavedAndOpensEqual) {
   Sample sample;
   const auto medium = *photoFromBytes(encoded(tones(40, 30), "PNG"), "tones.png");
-  const Project start = withMedium(sample.project, medium);
   const QTemporaryDir folder;
   const std::string path = folder.filePath("any.widecut").toStdString();
   for (unsigned seed = 0; seed < 25; ++seed) {
-    EveryEdit edits(seed, start, sample.sheet);
+    EveryEdit edits(seed, sample.project, sample.sheet, medium);
     for (int step = 0; step < 14 && edits.sheetHere().items.size() < 30; ++step) {
       const Project next = edits.next();
       if (!beyondLimits(next, nullptr)) edits.project = next;
@@ -176,11 +199,59 @@ TEST(ProjectFile, WhateverIsMadeIsSavedAndOpensEqual) {
     ASSERT_TRUE(saved) << "seed " << seed << ": " << saved.error().message;
     auto opened = openProject(path);
     ASSERT_TRUE(opened) << "seed " << seed << ": " << opened.error().message;
-    Project kept = edits.project;
-    kept.media = mediaInUse(kept);
-    EXPECT_EQ(projectJson(*opened), projectJson(kept)) << "seed " << seed;
-    EXPECT_EQ(opened->media.size(), kept.media.size());
+    EXPECT_EQ(textOf(*opened), textOf(edits.project)) << "seed " << seed;
   }
+}
+
+TEST(ProjectFile, TheDemoOfVersion1IsTodaysDemo) {
+  std::ifstream file(DEMO_OF_VERSION_1, std::ios::binary);
+  const std::string text{std::istreambuf_iterator<char>(file), {}};
+  ASSERT_NE(text.find("\"version\": 1"), std::string::npos);
+  const auto old = projectFrom({text, {}});
+  ASSERT_TRUE(old) << old.error().message;
+  const auto now = openProject(DEMO_PROJECT);
+  ASSERT_TRUE(now) << now.error().message;
+  // The photos' bytes may differ with the machine that made them.
+  const auto withNames = [](const Project& project) {
+    std::string all = textOf(project);
+    for (const auto& [hash, medium] : mediaOf(project))
+      for (std::size_t at = all.find(hash); at != std::string::npos; at = all.find(hash))
+        all.replace(at, hash.size(), medium->name);
+    return all;
+  };
+  std::string a = withNames(*old), b = withNames(*now);
+  a.erase(0, a.find("sheets/")), b.erase(0, b.find("sheets/"));  // the list of media is in the order of hashes
+  EXPECT_EQ(a, b);
+}
+
+TEST(ProjectJson, Version1KeepsWhatAPhotoCoveredCovered) {
+  const std::string start =
+      "{\"format\": \"widecut\", \"version\": 1, \"name\": \"x\", \"media\": [{\"hash\": \"" + std::string(64, 'a') +
+      "\", \"name\": \"p\", \"width\": 9, \"height\": 9}], \"pieces\": [{\"id\": 1, \"name\": \"\", "
+      "\"sheets\": [{\"id\": 2, \"name\": \"\", \"width\": 9, \"height\": 9, \"paper\": \"#ffffff\", "
+      "\"items\": [";
+  const std::string place = "\"name\": \"\", \"at\": [0, 0], \"outline\": \"M0 0H9V9Z\", \"fill\": \"#010203\"";
+  const std::string photo =
+      ", \"photo\": {\"medium\": \"" + std::string(64, 'a') + "\", \"centre\": [0, 0], \"pointsPerPixel\": 1}";
+  const std::string part = "{\"id\": 5, " + place + photo + "}";
+  const auto project =
+      projectFrom({start + "{\"id\": 3, " + place +
+                       ", \"line\": {\"colour\": \"#040506\", \"width\": 2}, \"glow\": 1}, {\"id\": 4, " +
+                       "\"name\": \"\", \"at\": [0, 0], \"fill\": \"#010203\", \"recipe\": {\"parts\": [" + part +
+                       "], \"formula\": \"5\", \"photoFrom\": 5}}]}]}]}",
+                   {}});
+  ASSERT_TRUE(project) << project.error().message;
+  const Item &plain = *findItem(*project, 3), &cutout = *findItem(*project, 4);
+  EXPECT_EQ(plain.style->fills.size(), 1U);
+  EXPECT_TRUE(plain.style->fills[0].shown);
+  EXPECT_EQ(lineOf(*plain.style)->width, 2);
+  EXPECT_NE(plain.extra.find("glow"), std::string::npos);
+  ASSERT_EQ(cutout.style->fills.size(), 2U);
+  EXPECT_FALSE(cutout.style->fills[0].shown);
+  EXPECT_EQ(picturePartOf(*cutout.style), 5U);
+  EXPECT_TRUE(shownPhoto(cutout));
+  const Project without = withoutItems(*project, std::vector<Id>{5});
+  EXPECT_FALSE(findItem(without, 4)) << "nothing is left of it";
 }
 
 TEST(ProjectFile, AnyNumberOfCutsInARowThatCanBeMadeIsSaved) {
@@ -195,53 +266,49 @@ TEST(ProjectFile, AnyNumberOfCutsInARowThatCanBeMadeIsSaved) {
   ASSERT_FALSE(beyondLimits(p, nullptr));
   const auto again = projectFromBytes(*bytesOfProject(p, ""));
   ASSERT_TRUE(again) << again.error().message;
-  EXPECT_EQ(projectJson(*again), projectJson(p));
+  EXPECT_EQ(textOf(*again), textOf(p));
 }
 
 TEST(ProjectFile, ReplacedAndDeletedPhotosAreNotInTheFile) {
   const auto first = *photoFromBytes(encoded(tones(40, 30), "PNG"), "first.png");
   const auto second = *photoFromBytes(encoded(tones(50, 30), "PNG"), "second.png");
   Sample s;
-  Project p = withPhotoIn(withMedium(s.project, first), s.box, first->hash);
-  p = withPhotoIn(withMedium(p, second), s.box, second->hash);
-  EXPECT_EQ(p.media.size(), 2U) << "undo may still need it";
+  Project p = withPhotoIn(s.project, s.box, first);
+  p = withPhotoIn(p, s.box, second);
   const std::string bytes = *bytesOfProject(p, "");
   EXPECT_EQ(bytes.find("first.png"), std::string::npos);
   EXPECT_EQ(bytes.find(*first->bytes), std::string::npos);
-  EXPECT_EQ(projectFromBytes(bytes)->media.size(), 1U);
+  EXPECT_EQ(mediaOf(*projectFromBytes(bytes)).size(), 1U);
 }
 
 TEST(ProjectFile, AMediumOfAnotherSizeThanStatedIsRefused) {
   std::string bytes = *bytesOfProject(fullProject(), "");
   Project p = *projectFromBytes(bytes);
-  Medium lying = *p.media.begin()->second;
+  Medium lying = *mediaOf(p).begin()->second;
   lying.width = 4000;
-  p.media.begin()->second = std::make_shared<const Medium>(lying);
+  Sample s;
+  p = withPhotoIn(s.project, s.box, std::make_shared<const Medium>(lying));
   const std::string says = refusal(*bytesOfProject(p, ""));
   EXPECT_NE(says.find("has 40 × 30 pixels, not the 4000 × 30"), std::string::npos) << says;
 }
 
 TEST(ProjectFile, APhotoThatCannotBeDecodedOpensAllTheSame) {
-  Project p = fullProject();
-  Medium odd = *p.media.begin()->second;
-  const std::string hash = odd.hash;
+  Sample s;
+  Medium odd = *mediaOf(fullProject()).begin()->second;
   odd.bytes = std::make_shared<const std::string>("<svg xmlns='http://www.w3.org/2000/svg' width='40' height='30'/>");
   odd.hash = sha256(*odd.bytes);
-  std::string text = projectJson(p);
-  for (std::size_t at = text.find(hash); at != std::string::npos; at = text.find(hash)) text.replace(at, 64, odd.hash);
-  p = *projectFromJson(text);
-  p.media.begin()->second = std::make_shared<const Medium>(odd);
+  const Project p = withPhotoIn(s.project, s.box, std::make_shared<const Medium>(odd));
   const auto again = projectFromBytes(*bytesOfProject(p, ""));
   ASSERT_TRUE(again) << again.error().message;
   PhotoStore store;
-  EXPECT_TRUE(store.problemWith(*again->media.begin()->second));
+  EXPECT_TRUE(store.problemWith(*mediaOf(*again).begin()->second));
 }
 
 TEST(ProjectJson, BombsAreRefusedBeforeTheyAreInMemory) {
   std::string many = "{\"format\": \"widecut\", \"version\": 1, \"name\": \"x\", \"bomb\": [";
   for (std::size_t i = 0; i < limits::mostJsonValues; ++i) many += "[],";
   many += "[]]}";
-  const auto refused = projectFromJson(many);
+  const auto refused = projectFrom({many, {}});
   ASSERT_FALSE(refused);
   EXPECT_NE(refused.error().message.find("more values"), std::string::npos) << refused.error().message;
 }

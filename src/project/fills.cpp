@@ -1,0 +1,111 @@
+#include "project/fills.h"
+
+#include <algorithm>
+
+#include "project/edits.h"
+#include "project/forms/form.h"
+#include "project/framing.h"
+#include "project/limits.h"
+#include "project/places.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+/// The node that the project has of a medium, so that each is in memory once.
+MediumPtr nodeIn(const Project& project, const MediumPtr& medium) {
+  const Media media = mediaOf(project);
+  const auto known = media.find(medium->hash);
+  return known == media.end() ? medium : known->second;
+}
+
+/// The part after a map of its cutout's space; where the part covered the window before, it does so after.
+Item reframedPart(const Item& part, const Affine& map, const Box& window) {
+  const bool covered = boxInParent(part).grown(1e-6).contains(window);
+  Item moved = mapped(part, map);
+  Box box = boxInParent(moved);
+  if (!covered || window.isEmpty() || !(box.width() > 0 && box.height() > 0)) return moved;
+  const double grow = std::max({1.0, window.width() / box.width(), window.height() / box.height()});
+  if (grow > 1) moved = mapped(moved, Affine::scale(grow, grow).about(box.centre()));
+  box = boxInParent(moved);
+  const auto shift = [](double low, double high, double wantLow, double wantHigh) {
+    return std::min(0.0, wantLow - low) + std::max(0.0, wantHigh - high);
+  };
+  moved.position = moved.position + Point{shift(box.low.x, box.high.x, window.low.x, window.high.x),
+                                          shift(box.low.y, box.high.y, window.low.y, window.high.y)};
+  return moved;
+}
+
+/// The cutout with the part whose picture it shows moved. The window that the picture has to cover is the cutout
+/// without that part.
+Item withPartReframed(const Item& cutout, Id part, const Affine& map) {
+  std::vector<ItemPtr> children = childrenOf(cutout);
+  for (ItemPtr& child : children) {
+    if (child->id != part) continue;
+    const ItemPtr before = child;
+    Item unseen = *child;
+    unseen.hidden = true;
+    child = std::make_shared<const Item>(std::move(unseen));
+    const Box window = boxInFrame(*withChildren(cutout, children));
+    child = std::make_shared<const Item>(reframedPart(*before, map, window));
+  }
+  return *withChildren(cutout, std::move(children));
+}
+
+}  // namespace
+
+Project withPhotoIn(const Project& project, Id id, const MediumPtr& photo) {
+  const MediumPtr medium = nodeIn(project, photo);
+  return withItem(project, id, [&](const Item& item) {
+    Item out = item;
+    setPicture(changeable(out), Picture{medium, coveringFraming(boxInFrame(item), medium->width, medium->height)});
+    return out;
+  });
+}
+
+Project withPhotoItem(const Project& project, Id sheet, const MediumPtr& photo, const Box& within, Id& made) {
+  const MediumPtr medium = nodeIn(project, photo);
+  const Medium& m = *medium;
+  const double scale = std::min(within.width() / m.width, within.height() / m.height);
+  const Point half{m.width * scale / 2, m.height * scale / 2};
+  std::string name = shortened(m.name.substr(0, m.name.rfind('.')));
+  Style style;
+  setPicture(style, Picture{medium, {{0, 0}, scale, 0}});
+  Item item = plainItem(project.nextId, std::move(name), polygon({-half, {half.x, -half.y}, half, {-half.x, half.y}}),
+                        std::move(style));
+  item.position = within.centre();
+  made = item.id;
+  Project next = project;
+  ++next.nextId;
+  return withItemsOnTop(next, sheet, {std::move(item)});
+}
+
+Project withFill(const Project& project, std::span<const Id> items, std::optional<Colour> colour) {
+  return withEach(project, items, [&](const Item& item) {
+    Item out = item;
+    setColour(changeable(out), colour);
+    return out;
+  });
+}
+
+Project withReframing(const Project& project, Id id, const Affine& sheetMap) {
+  const Affine frame = frameToSheet(project, id);
+  const auto back = frame.inverse();
+  if (!back) return project;
+  const Affine map = *back * sheetMap * frame;
+  return withItem(project, id, [&](const Item& item) {
+    if (pictureOf(*item.style)) {
+      Item out = item;
+      const auto place = pictureFillOf(*item.style) - item.style->fills.data();
+      auto& picture = std::get<Picture>(changeable(out).fills[static_cast<std::size_t>(place)].paint);
+      Framing& f = picture.framing;
+      f = {map(f.centre), f.pointsPerPixel * std::sqrt(std::abs(map.determinant())), f.turn + map.turnAngle()};
+      f = keptCovering(f, boxInFrame(item), picture.medium->width, picture.medium->height);
+      return out;
+    }
+    const Id part = picturePartOf(*item.style);
+    return part == 0 ? item : withPartReframed(item, part, map);
+  });
+}
+
+}  // namespace widecut

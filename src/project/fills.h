@@ -1,0 +1,21 @@
+// Edits of what fills items: colours and photos.
+#pragma once
+
+#include <span>
+
+#include "project/model.h"
+
+namespace widecut {
+
+/// The photo put into the item: it covers the outline. A photo that the project has already is kept once.
+Project withPhotoIn(const Project& project, Id item, const MediumPtr& photo);
+/// A new photo item: the whole picture as a frame, as large as fits `within` (sheet space), centred.
+Project withPhotoItem(const Project& project, Id sheet, const MediumPtr& photo, const Box& within, Id& made);
+/// The fill colour of the items, or none. A photo that shows, of the item's own or of one of its parts, makes way.
+Project withFill(const Project& project, std::span<const Id> items, std::optional<Colour> colour);
+
+/// The picture of the item moved by a similarity of the sheet. It goes on covering its frame. When a cutout shows
+/// a part's photo, that part moves.
+Project withReframing(const Project& project, Id item, const Affine& sheetMap);
+
+}  // namespace widecut

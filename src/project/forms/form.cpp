@@ -1,0 +1,86 @@
+#include "project/forms/form.h"
+
+#include <algorithm>
+
+#include "project/forms/group.h"
+#include "project/forms/outline_form.h"
+#include "project/forms/recipe.h"
+#include "project/forms/repeat.h"
+
+namespace widecut {
+namespace {
+
+/// Pictures of children follow them: to their new ids, or away.
+void followChildren(Item& item, const std::vector<ItemPtr>& before, const std::vector<ItemPtr>& after) {
+  if (std::none_of(item.style->fills.begin(), item.style->fills.end(),
+                   [](const Fill& fill) { return std::holds_alternative<PartPicture>(fill.paint); }))
+    return;
+  bool gone = false;
+  Style& style = changeable(item);
+  for (Fill& fill : style.fills) {
+    auto* picture = std::get_if<PartPicture>(&fill.paint);
+    if (!picture) continue;
+    const auto at = std::find_if(before.begin(), before.end(), [&](const auto& c) { return c->id == picture->part; });
+    if (at == before.end()) continue;
+    const ItemPtr& now = after[static_cast<std::size_t>(at - before.begin())];
+    gone = gone || !now;
+    if (now) picture->part = now->id;
+  }
+  if (gone) dropPictures(style);
+}
+
+}  // namespace
+
+std::string_view kindOf(const Form& form) {
+  return std::visit([](const auto& node) { return kindName(*node); }, form);
+}
+
+const std::vector<ItemPtr>& childrenOf(const Form& form) {
+  return std::visit([](const auto& node) -> const std::vector<ItemPtr>& { return childrenOf(*node); }, form);
+}
+
+std::optional<Item> withChildren(const Item& item, std::vector<ItemPtr> children) {
+  Item out = item;
+  followChildren(out, childrenOf(item), children);
+  auto form = std::visit([&](const auto& node) { return withChildren(*node, std::move(children)); }, item.form);
+  if (!form) return std::nullopt;
+  out.form = std::move(*form);
+  return out;
+}
+
+Item withChildReplaced(const Item& item, std::size_t child, std::vector<ItemPtr> children, const Formula& joined) {
+  Item out = item;
+  const Id before = childrenOf(item)[child]->id;
+  const bool stays = std::any_of(children.begin(), children.end(), [&](const auto& c) { return c->id == before; });
+  if (!stays && picturePartOf(*item.style) == before) dropPictures(changeable(out));
+  out.form = std::visit([&](const auto& node) { return withChildReplaced(*node, child, std::move(children), joined); },
+                        item.form);
+  return out;
+}
+
+std::vector<Affine> copiesOf(const Form& form) {
+  return std::visit([](const auto& node) { return copiesOf(*node); }, form);
+}
+
+Form mapped(const Form& form, const Affine& linear) {
+  return std::visit([&](const auto& node) { return mapped(*node, linear); }, form);
+}
+
+bool isSameRule(const Form& a, const Form& b) {
+  return a.index() == b.index() && std::visit(
+                                       [&](const auto& node) {
+                                         using Node = std::decay_t<decltype(node)>;
+                                         return node == std::get<Node>(b) || isSameRule(*node, *std::get<Node>(b));
+                                       },
+                                       a);
+}
+
+std::optional<Formula> Flat::add(const Item& item, const Affine& parent) {
+  return item.hidden ? std::nullopt : add(item.form, parent * item.toParent());
+}
+
+std::optional<Formula> Flat::add(const Form& form, const Affine& frame) {
+  return std::visit([&](const auto& node) { return flatten(*node, frame, *this); }, form);
+}
+
+}  // namespace widecut

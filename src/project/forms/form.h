@@ -1,0 +1,48 @@
+// What can be asked of a form of any kind. Lookup, edits, copying, ids, the file and the stack walk inwards through
+// these alone.
+#pragma once
+
+#include <optional>
+#include <string_view>
+
+#include "cutting/planar_map.h"
+#include "project/model.h"
+
+namespace widecut {
+
+/// "outline", "cutout", "group" or "repeat".
+std::string_view kindOf(const Form& form);
+
+/// The items inside the form, back to front; a recipe's in the order of its formula.
+const std::vector<ItemPtr>& childrenOf(const Form& form);
+inline const std::vector<ItemPtr>& childrenOf(const Item& item) { return childrenOf(item.form); }
+
+/// The item with other children: one for each that it has, null for one that goes. What the item has of a part that
+/// goes (its picture, its place in the formula) goes with it. Nothing when it cannot be without them: then the item
+/// goes too.
+std::optional<Item> withChildren(const Item& item, std::vector<ItemPtr> children);
+
+/// The item with several children in the place of one. Where there is a formula, `joined`, over the numbers of the new
+/// ones, stands in brackets in the child's place. A picture of the child goes, unless one of the new ones has its id.
+Item withChildReplaced(const Item& item, std::size_t child, std::vector<ItemPtr> children, const Formula& joined);
+
+/// The places, in the item's frame space, where the form shows its children as they are. None for forms that make an
+/// outline of their children, and for those that have none.
+std::vector<Affine> copiesOf(const Form& form);
+
+/// The form after a linear map of its frame space.
+Form mapped(const Form& form, const Affine& linear);
+
+/// True when the two are of one kind and alike in all but their children.
+bool isSameRule(const Form& a, const Form& b);
+
+/// What the form adds to a recipe of all its parts as they are placed: outlines and the formula over them.
+struct Flat {
+  std::vector<Operand> operands;
+  /// The outlines of an item, through a map from its parent's space; the formula over their numbers. Nothing when
+  /// nothing of it is visible.
+  std::optional<Formula> add(const Item& item, const Affine& parent);
+  std::optional<Formula> add(const Form& form, const Affine& frame);
+};
+
+}  // namespace widecut

@@ -1,0 +1,28 @@
+// Items that are one.
+#pragma once
+
+#include "project/forms/form.h"
+
+namespace widecut {
+
+/// Members, each as it is. Its own fills lie behind them, within the outline of all of them; as a part of a recipe it
+/// is what they cover together.
+struct Group {
+  std::vector<ItemPtr> members;  ///< Back to front, at least one.
+  std::string extra;
+};
+
+inline std::string_view kindName(const Group&) { return "group"; }
+inline const std::vector<ItemPtr>& childrenOf(const Group& group) { return group.members; }
+std::optional<Form> withChildren(const Group& group, std::vector<ItemPtr> members);
+Form withChildReplaced(const Group& group, std::size_t member, std::vector<ItemPtr> members, const Formula& joined);
+inline std::vector<Affine> copiesOf(const Group&) { return {Affine{}}; }
+Form mapped(const Group& group, const Affine& linear);
+inline bool isSameRule(const Group& a, const Group& b) { return a.extra == b.extra; }
+std::optional<Formula> flatten(const Group& group, const Affine& frame, Flat& flat);
+
+/// What items cover together, as Flat takes it; each at all the places.
+std::optional<Formula> flattenAll(const std::vector<ItemPtr>& items, const std::vector<Affine>& places,
+                                  const Affine& frame, Flat& flat);
+
+}  // namespace widecut

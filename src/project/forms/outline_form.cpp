@@ -1,0 +1,29 @@
+#include "project/forms/outline_form.h"
+
+namespace widecut {
+
+const std::vector<ItemPtr>& childrenOf(const Outline&) {
+  static const std::vector<ItemPtr> none;
+  return none;
+}
+
+std::optional<Form> withChildren(const Outline& outline, std::vector<ItemPtr>) {
+  return std::make_shared<const Outline>(outline);
+}
+
+Form withChildReplaced(const Outline& outline, std::size_t, std::vector<ItemPtr>, const Formula&) {
+  return std::make_shared<const Outline>(outline);
+}
+
+Form mapped(const Outline& outline, const Affine& linear) {
+  return std::make_shared<const Outline>(transformed(outline, linear));
+}
+
+bool isSameRule(const Outline& a, const Outline& b) { return a == b; }
+
+std::optional<Formula> flatten(const Outline& outline, const Affine& frame, Flat& flat) {
+  flat.operands.push_back({transformed(outline, frame)});
+  return Formula::part(static_cast<int>(flat.operands.size()) - 1);
+}
+
+}  // namespace widecut

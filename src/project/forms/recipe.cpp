@@ -1,0 +1,53 @@
+#include "project/forms/recipe.h"
+
+#include "project/places.h"
+
+namespace widecut {
+
+std::optional<Form> withChildren(const Recipe& recipe, std::vector<ItemPtr> parts) {
+  Recipe changed = recipe;
+  changed.parts.clear();
+  std::vector<int> newIndex(parts.size(), -1);
+  for (std::size_t i = 0; i < parts.size(); ++i) {
+    if (!parts[i]) continue;
+    newIndex[i] = static_cast<int>(changed.parts.size());
+    changed.parts.push_back(parts[i]);
+  }
+  if (changed.parts.size() == parts.size()) return std::make_shared<const Recipe>(std::move(changed));
+  const auto formula = recipe.formula.without([&](int part) { return !parts[static_cast<std::size_t>(part)]; });
+  if (!formula) return std::nullopt;
+  changed.formula = formula->renumbered([&](int part) { return newIndex[static_cast<std::size_t>(part)]; });
+  return std::make_shared<const Recipe>(std::move(changed));
+}
+
+Form withChildReplaced(const Recipe& recipe, std::size_t part, std::vector<ItemPtr> parts, const Formula& joined) {
+  const int place = static_cast<int>(part), more = static_cast<int>(parts.size()) - 1;
+  Recipe changed = recipe;
+  changed.formula = recipe.formula.with([&](int leaf) {
+    if (leaf == place) return joined.renumbered([&](int n) { return n + place; });
+    return Formula::part(leaf > place ? leaf + more : leaf);
+  });
+  const auto at = changed.parts.erase(changed.parts.begin() + place);
+  changed.parts.insert(at, parts.begin(), parts.end());
+  return std::make_shared<const Recipe>(std::move(changed));
+}
+
+Form mapped(const Recipe& recipe, const Affine& linear) {
+  Recipe changed = recipe;
+  for (ItemPtr& part : changed.parts) part = std::make_shared<const Item>(mapped(*part, linear));
+  return std::make_shared<const Recipe>(std::move(changed));
+}
+
+bool isSameRule(const Recipe& a, const Recipe& b) { return a.formula == b.formula && a.extra == b.extra; }
+
+std::optional<Formula> flatten(const Recipe& recipe, const Affine& frame, Flat& flat) {
+  std::vector<std::optional<Formula>> leaves;
+  leaves.reserve(recipe.parts.size());
+  for (const ItemPtr& part : recipe.parts) leaves.push_back(flat.add(*part, frame));
+  const auto of = [&](int part) -> const std::optional<Formula>& { return leaves[static_cast<std::size_t>(part)]; };
+  const auto whole = recipe.formula.without([&](int part) { return !of(part); });
+  if (!whole) return std::nullopt;
+  return whole->with([&](int part) { return *of(part); });
+}
+
+}  // namespace widecut

@@ -1,0 +1,26 @@
+// The form of a live cutout.
+#pragma once
+
+#include "project/forms/form.h"
+
+namespace widecut {
+
+/// Parts, and the formula over them (leaf n of the formula is part n). Parts that are hidden are left out of the
+/// formula. Nested forms are resolved together, as one formula.
+struct Recipe {
+  std::vector<ItemPtr> parts;  ///< At least one.
+  Formula formula = Formula::part(0);
+  std::string extra;
+};
+
+inline std::string_view kindName(const Recipe&) { return "cutout"; }
+inline const std::vector<ItemPtr>& childrenOf(const Recipe& recipe) { return recipe.parts; }
+/// A part that goes takes the operator before it along.
+std::optional<Form> withChildren(const Recipe& recipe, std::vector<ItemPtr> parts);
+Form withChildReplaced(const Recipe& recipe, std::size_t part, std::vector<ItemPtr> parts, const Formula& joined);
+inline std::vector<Affine> copiesOf(const Recipe&) { return {}; }
+Form mapped(const Recipe& recipe, const Affine& linear);
+bool isSameRule(const Recipe& a, const Recipe& b);
+std::optional<Formula> flatten(const Recipe& recipe, const Affine& frame, Flat& flat);
+
+}  // namespace widecut

@@ -1,0 +1,52 @@
+#include "project/forms/repeat.h"
+
+#include <algorithm>
+
+#include "project/forms/group.h"
+#include "project/places.h"
+#include "project/resolve.h"
+
+namespace widecut {
+
+std::optional<Form> withChildren(const Repeat& repeat, std::vector<ItemPtr> items) {
+  std::erase(items, nullptr);
+  if (items.empty()) return std::nullopt;
+  Repeat changed = repeat;
+  changed.items = std::move(items);
+  return std::make_shared<const Repeat>(std::move(changed));
+}
+
+Form withChildReplaced(const Repeat& repeat, std::size_t item, std::vector<ItemPtr> items, const Formula&) {
+  Repeat changed = repeat;
+  const auto at = changed.items.erase(changed.items.begin() + static_cast<std::ptrdiff_t>(item));
+  changed.items.insert(at, items.begin(), items.end());
+  return std::make_shared<const Repeat>(std::move(changed));
+}
+
+std::vector<Affine> copiesOf(const Repeat& repeat) {
+  Box box;
+  for (const ItemPtr& item : repeat.items) box.add(boxInParent(*item));
+  const auto all = placesOf(repeat.pattern, box.isEmpty() ? Point{} : box.centre());
+  std::vector<Affine> shown;
+  shown.reserve(all.size());
+  for (std::size_t i = 0; i < all.size(); ++i)
+    if (!std::binary_search(repeat.leftOut.begin(), repeat.leftOut.end(), static_cast<int>(i))) shown.push_back(all[i]);
+  return shown;
+}
+
+Form mapped(const Repeat& repeat, const Affine& linear) {
+  Repeat changed = repeat;
+  changed.pattern = mapped(repeat.pattern, linear);
+  for (ItemPtr& item : changed.items) item = std::make_shared<const Item>(mapped(*item, linear));
+  return std::make_shared<const Repeat>(std::move(changed));
+}
+
+bool isSameRule(const Repeat& a, const Repeat& b) {
+  return a.pattern == b.pattern && a.leftOut == b.leftOut && a.extra == b.extra;
+}
+
+std::optional<Formula> flatten(const Repeat& repeat, const Affine& frame, Flat& flat) {
+  return flattenAll(repeat.items, copiesOf(repeat), frame, flat);
+}
+
+}  // namespace widecut

@@ -1,0 +1,85 @@
+#include "project/places.h"
+
+#include "project/edits.h"
+#include "project/forms/form.h"
+#include "project/framing.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+bool isIdentity(const Affine& m) {
+  constexpr double close = 1e-12;
+  return std::abs(m.xx - 1) < close && std::abs(m.yy - 1) < close && std::abs(m.xy) < close && std::abs(m.yx) < close;
+}
+
+void reshape(Item& item, const Affine& linear) {
+  const bool framed = pictureOf(*item.style) != nullptr;
+  const Box from = framed ? boxInFrame(item) : Box{};
+  item.form = mapped(item.form, linear);
+  if (!framed) return;
+  const Box to = boxInFrame(item);
+  for (Fill& fill : changeable(item).fills)
+    if (auto* picture = std::get_if<Picture>(&fill.paint))
+      picture->framing = refitted(picture->framing, from, to, picture->medium->width, picture->medium->height);
+}
+
+/// The items of one parent with those among `ids` mapped, whole: what lies inside them is not looked at. True if any
+/// was.
+bool mappedIn(const std::vector<ItemPtr>& items, const IdSet& ids, const Affine& parent, const Affine& sheetMap,
+              std::vector<ItemPtr>& out) {
+  bool changed = false;
+  std::optional<Affine> map;
+  for (const ItemPtr& item : items) {
+    out.push_back(item);
+    if (ids.contains(item->id)) {
+      if (!map) map = parent.inverse().value_or(Affine{}) * sheetMap * parent;
+      out.back() = std::make_shared<const Item>(mapped(*item, *map));
+      changed = true;
+      continue;
+    }
+    const auto& children = childrenOf(*item);
+    std::vector<ItemPtr> inside;
+    if (children.empty() || !mappedIn(children, ids, parent * item->toParent(), sheetMap, inside)) continue;
+    out.back() = std::make_shared<const Item>(*withChildren(*item, std::move(inside)));
+    changed = true;
+  }
+  return changed;
+}
+
+}  // namespace
+
+Item mapped(const Item& item, const Affine& map) {
+  Item out = item;
+  out.position = map(item.position);
+  const double turn = map.turnAngle();
+  if (turn != 0) out.turn = std::remainder(item.turn + turn, 2 * pi);
+  const Affine rest = Affine::turn(-out.turn) * map.linear() * Affine::turn(item.turn);
+  if (!isIdentity(rest)) reshape(out, rest);
+  return out;
+}
+
+Project withMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap) {
+  const IdSet ids(items.begin(), items.end());
+  return withSheets(project, [&](const SheetPtr& sheet) -> SheetPtr {
+    std::vector<ItemPtr> after;
+    after.reserve(sheet->items.size());
+    if (!mappedIn(sheet->items, ids, {}, sheetMap, after)) return sheet;
+    Sheet next = *sheet;
+    next.items = std::move(after);
+    return std::make_shared<const Sheet>(std::move(next));
+  });
+}
+
+Project withSize(const Project& project, Id id, double width, double height) {
+  return withItem(project, id, [&](const Item& item) {
+    const Box box = boxInFrame(item);
+    if (box.isEmpty()) return item;
+    const double sx = box.width() > 0 ? width / box.width() : 1, sy = box.height() > 0 ? height / box.height() : 1;
+    const Affine inFrame = Affine::scale(sx, sy).about(box.low);
+    const Affine frame = item.toParent();
+    return mapped(item, frame * inFrame * *frame.inverse());
+  });
+}
+
+}  // namespace widecut

@@ -1,0 +1,168 @@
+#include "storage/form_json.h"
+
+#include "geometry/path_data.h"
+#include "project/forms/group.h"
+#include "project/forms/recipe.h"
+#include "project/forms/repeat.h"
+#include "project/limits.h"
+
+namespace widecut {
+namespace {
+
+using nlohmann::json;
+
+json itemsJson(const std::vector<ItemPtr>& items) {
+  json out = json::array();
+  for (const ItemPtr& item : items) out.push_back(itemJson(*item));
+  return out;
+}
+
+std::vector<ItemPtr> someItems(Members& m, const std::string& name, ItemReader& reader, int depth) {
+  auto items = reader.items(m, name, depth + 1);
+  if (items.empty()) m.wrong(name, "is empty");
+  return items;
+}
+
+// Outlines.
+
+void write(const Outline& outline, json& item) { item["outline"] = pathData(outline); }
+
+Form readOutline(Members& m) {
+  const auto parsed = parsePathData(m.text("outline"));
+  if (!parsed) m.wrong("outline", "cannot be read: " + parsed.error().message);
+  const Box box = bounds(*parsed);
+  if (!box.isEmpty() &&
+      !Box{{-limits::mostLength, -limits::mostLength}, {limits::mostLength, limits::mostLength}}.contains(box))
+    m.wrong("outline", "leaves ±1e6 points");
+  return std::make_shared<const Outline>(*parsed);
+}
+
+// Recipes.
+
+void write(const Recipe& recipe, json& item) {
+  json out = withExtra(recipe.extra);
+  std::vector<std::string> names;
+  names.reserve(recipe.parts.size());
+  for (const ItemPtr& part : recipe.parts) names.push_back(std::to_string(part->id));
+  out["parts"] = itemsJson(recipe.parts);
+  out["formula"] = recipe.formula.text(names);
+  item["recipe"] = std::move(out);
+}
+
+Form readRecipe(Members m, ItemReader& reader, int depth) {
+  auto out = std::make_shared<Recipe>();
+  out->parts = someItems(m, "parts", reader, depth);
+  std::vector<std::string> names;
+  names.reserve(out->parts.size());
+  for (const ItemPtr& part : out->parts) names.push_back(std::to_string(part->id));
+  const auto formula = Formula::parse(m.text("formula"), names);
+  if (!formula) m.wrong("formula", "cannot be read: " + formula.error().message);
+  out->formula = *formula;
+  // Leaf n is part n: the bench shows one chip a leaf.
+  const auto leaves = formula->leaves();
+  for (std::size_t i = 0; i < std::max(leaves.size(), names.size()); ++i)
+    if (i >= leaves.size() || i >= names.size() || leaves[i] != static_cast<int>(i))
+      m.wrong("formula", "must use every part once, in order");
+  out->extra = m.extra();
+  return out;
+}
+
+// Groups.
+
+void write(const Group& group, json& item) {
+  json out = withExtra(group.extra);
+  out["members"] = itemsJson(group.members);
+  item["group"] = std::move(out);
+}
+
+Form readGroup(Members m, ItemReader& reader, int depth) {
+  auto out = std::make_shared<Group>();
+  out->members = someItems(m, "members", reader, depth);
+  out->extra = m.extra();
+  return out;
+}
+
+// Repeats.
+
+json patternJson(const Row& row) {
+  json out{{"count", row.count}, {"step", pointJson(row.step)}};
+  if (row.turnEach != 0) out["turnEachDeg"] = degreesForFile(row.turnEach);
+  return out;
+}
+
+json patternJson(const Grid& grid) {
+  json out{{"columns", grid.columns},
+           {"rows", grid.rows},
+           {"across", pointJson(grid.across)},
+           {"down", pointJson(grid.down)}};
+  if (grid.shift != 0) out["shift"] = grid.shift;
+  return out;
+}
+
+json patternJson(const Ring& ring) {
+  json out{{"count", ring.count}, {"centre", pointJson(ring.centre)}, {"sweepDeg", degreesForFile(ring.sweep)}};
+  if (!ring.turning) out["turning"] = false;
+  return out;
+}
+
+constexpr const char* patternNames[] = {"row", "grid", "ring"};
+
+void write(const Repeat& repeat, json& item) {
+  json out = withExtra(repeat.extra);
+  out["items"] = itemsJson(repeat.items);
+  out[patternNames[repeat.pattern.index()]] = std::visit([](const auto& p) { return patternJson(p); }, repeat.pattern);
+  if (!repeat.leftOut.empty()) out["leftOut"] = repeat.leftOut;
+  item["repeat"] = std::move(out);
+}
+
+Pattern readPattern(Members& repeat) {
+  constexpr int most = static_cast<int>(limits::mostCopies);
+  const auto members = [&](const char* name) { return Members(*repeat.find(name), repeat.placeOf(name)); };
+  if (repeat.find("row")) {
+    Members m = members("row");
+    return Row{m.count("count", 1, most), m.point("step"),
+               radians(m.number("turnEachDeg", -limits::mostTurnDeg, limits::mostTurnDeg, 0))};
+  }
+  if (repeat.find("grid")) {
+    Members m = members("grid");
+    return Grid{m.count("columns", 1, most), m.count("rows", 1, most), m.point("across"), m.point("down"),
+                m.number("shift", -limits::mostShift, limits::mostShift, 0)};
+  }
+  if (repeat.find("ring")) {
+    Members m = members("ring");
+    return Ring{m.count("count", 1, most), m.point("centre"),
+                radians(m.number("sweepDeg", -limits::mostTurnDeg, limits::mostTurnDeg)), m.flag("turning", true)};
+  }
+  repeat.wrong("row", "is missing, and so are grid and ring");
+}
+
+Form readRepeat(Members m, ItemReader& reader, int depth) {
+  auto out = std::make_shared<Repeat>();
+  out->items = someItems(m, "items", reader, depth);
+  out->pattern = readPattern(m);
+  if (m.find("leftOut"))
+    for (const json& number : m.array("leftOut")) {
+      const bool rising = number.is_number_unsigned() && number.get<std::uint64_t>() < countOf(out->pattern) &&
+                          (out->leftOut.empty() || number.get<int>() > out->leftOut.back());
+      if (!rising) m.wrong("leftOut", "is not a rising list of numbers of copies");
+      out->leftOut.push_back(number.get<int>());
+    }
+  out->extra = m.extra();
+  return out;
+}
+
+}  // namespace
+
+void writeForm(const Form& form, json& item) {
+  std::visit([&](const auto& node) { write(*node, item); }, form);
+}
+
+Form readForm(Members& item, ItemReader& reader, int depth) {
+  const auto members = [&](const char* name) { return Members(*item.find(name), item.placeOf(name)); };
+  if (item.find("recipe")) return readRecipe(members("recipe"), reader, depth);
+  if (item.find("group")) return readGroup(members("group"), reader, depth);
+  if (item.find("repeat")) return readRepeat(members("repeat"), reader, depth);
+  return readOutline(item);
+}
+
+}  // namespace widecut

@@ -1,0 +1,33 @@
+// Items in the file: place, form and style.
+#pragma once
+
+#include <nlohmann/json.hpp>
+
+#include "storage/members.h"
+
+namespace widecut {
+
+nlohmann::json itemJson(const Item& item);
+
+/// Reads items with everything inside them.
+class ItemReader {
+ public:
+  /// Pictures refer to these media by their hashes.
+  explicit ItemReader(const Media& media) : media_(media) {}
+
+  /// The item at a place in the file, inside `depth` others. Throws Wrong.
+  ItemPtr item(const nlohmann::json& value, const std::string& place, int depth);
+  /// The items of a list.
+  std::vector<ItemPtr> items(Members& members, const std::string& name, int depth);
+  /// An id that nothing else has.
+  Id freshId(Members& members);
+  Id greatestId() const { return ids_.empty() ? 0 : *ids_.rbegin(); }
+
+ private:
+  Style style(Members& members);
+
+  const Media& media_;
+  std::set<Id> ids_;
+};
+
+}  // namespace widecut
