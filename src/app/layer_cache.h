@@ -23,6 +23,8 @@ class LayerCache {
   void draw(QPainter& painter, const Sheet& sheet, double scale, const QRect& visible);
   /// Rasters made while photos were still being decoded are made anew.
   void photosReady();
+  /// Forgets every raster.
+  void clear() { rasters_.clear(); }
   /// How many rasters were painted so far: what tests of "only what changed" count.
   int paintCount() const { return paintCount_; }
 
