@@ -10,7 +10,7 @@
 
 #include "cutting/planar_map.h"
 #include "judge/exact_oracle.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "peers.h"
 
 namespace widecut {

@@ -4,8 +4,8 @@
 #include <QPainter>
 #include <cstdlib>
 
-#include "app/layer_cache.h"
-#include "output/raster.h"
+#include "painting/layer_cache.h"
+#include "painting/raster.h"
 #include "project/cutouts.h"
 #include "project/edits.h"
 #include "project/places.h"
@@ -38,7 +38,7 @@ struct Demo {
   }
   void draw(LayerCache& cache, const Project& shown) {
     QPainter painter(&screen);
-    cache.draw(painter, *findSheet(shown, sheet->id), scale, screen.rect());
+    cache.drawExactly(painter, *findSheet(shown, sheet->id), scale, screen.rect());
   }
 };
 

@@ -5,8 +5,9 @@
 #include <cstdlib>
 
 #include "cutting/offset.h"
-#include "output/crowded_path.h"
-#include "output/raster.h"
+#include "painting/crowded_path.h"
+#include "painting/raster.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
 #include "storage/project_file.h"

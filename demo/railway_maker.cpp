@@ -5,6 +5,7 @@
 #include "output/png.h"
 #include "railway.h"
 #include "storage/project_file.h"
+#include "project/lookup.h"
 
 int main(int count, char** words) {
   const QCoreApplication app(count, words);

@@ -8,7 +8,7 @@
 #include <QSlider>
 
 #include "app/theme.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 
 namespace widecut {
 namespace {

@@ -10,6 +10,7 @@
 #include "media/photo.h"
 #include "project/cutouts.h"
 #include "project/history.h"
+#include "project/lookup.h"
 #include "storage/recovery.h"
 
 namespace widecut {

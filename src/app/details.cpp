@@ -10,7 +10,7 @@
 #include "app/measure_field.h"
 #include "app/selection_frame.h"
 #include "app/theme.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/edits.h"
 #include "project/fills.h"
 #include "project/limits.h"
@@ -46,7 +46,8 @@ Placing placingOf(const Project& project, const std::vector<Id>& ids) {
   for (const Id id : ids)
     if (const ItemPtr item = findItem(project, id)) {
       const Affine parent = parentToSheet(project, id);
-      p.onSheet.add(bounds(transformed(resolved(*item)->outline, parent * item->toParent())));
+      p.onSheet.add(parent == Affine{} ? boxInParent(*item)
+                                       : bounds(transformed(resolved(*item)->outline, parent * item->toParent())));
       p.turn = std::remainder(degrees((parent * item->toParent()).turnAngle()), 360.0);
     }
   p.width = p.onSheet.width();

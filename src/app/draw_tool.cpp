@@ -6,7 +6,7 @@
 #include "app/mat.h"
 #include "app/theme.h"
 #include "geometry/measure.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/edits.h"
 #include "shapes/primitives.h"
 

@@ -1,6 +1,7 @@
 #include "app/journal_keeper.h"
 
 #include "output/png.h"
+#include "project/lookup.h"
 
 namespace widecut {
 

@@ -7,7 +7,7 @@
 #include "app/selection_frame.h"
 #include "app/theme.h"
 #include "geometry/measure.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/pieces.h"
 #include "project/resolve.h"
 

@@ -14,7 +14,7 @@
 #include "app/select_tool.h"
 #include "app/theme.h"
 #include "geometry/measure.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/places.h"
 
 namespace widecut {
@@ -60,9 +60,13 @@ Mat::Mat(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk), cache_(des
   connect(&desk, &Desk::sheetChanged, this, &Mat::fitSheet);
   connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
   connect(&desk, &Desk::photosReady, this, [this] {
-    cache_.photosReady();
+    stale_ |= cache_.photosReady().translated((origin_ * devicePixelRatioF()).toPoint());
     update();
   });
+  // What stood in for exact rasters is painted when there is time.
+  finer_.setSingleShot(true);
+  finer_.setInterval(0);
+  connect(&finer_, &QTimer::timeout, this, qOverload<>(&Mat::update));
 }
 
 Mat::~Mat() = default;
@@ -136,18 +140,53 @@ void Mat::resizeEvent(QResizeEvent*) {
 }
 
 void Mat::paintEvent(QPaintEvent*) {
-  QPainter painter(this);
-  const SheetPtr sheet = desk_.sheet();
   origin_ = onWholePixels(origin_);  // the window may have come to another screen, or the mat to another place in it
-  paintMat(painter);
-  paintPaper(painter, *sheet);
+  bringStillUpToDate();
+  QPainter painter(this);
+  painter.drawImage(0, 0, still_.image);
+  painter.setClipRect(QRectF(rect()).adjusted(rulerSize + 1, rulerSize + 1, 0, 0));
+  painter.setRenderHint(QPainter::Antialiasing);
+  tool().paint(painter);
+}
 
+void Mat::bringStillUpToDate() {
+  const SheetPtr sheet = desk_.sheet();
   const double ratio = devicePixelRatioF();
+  const QSize size = (QSizeF(this->size()) * ratio).toSize();
+  Sheet bare = *sheet;
+  bare.items.clear();
+  const bool sameSheet = still_.bare.id == bare.id && still_.bare.box() == bare.box() &&
+                         still_.bare.folds == bare.folds && still_.bare.paper == bare.paper;
+  if (still_.image.size() != size || still_.image.devicePixelRatio() != ratio) {
+    still_.image = QImage(size, QImage::Format_RGB32);
+    still_.image.setDevicePixelRatio(ratio);
+    stale_ = still_.image.rect();
+  }
+  if (!sameSheet || still_.origin != origin_ || still_.zoom != zoom_) stale_ = still_.image.rect();
+  still_ = {std::move(still_.image), origin_, zoom_, std::move(bare)};
+
+  const QPoint corner = (origin_ * ratio).toPoint();
+  const QRect visible = still_.image.rect().translated(-corner);
+  cache_.setTrying(desk_.isTrying());
+  stale_ |= cache_.follow(*sheet, zoom_ * ratio, visible).translated(corner);
+  if (!desk_.isTrying()) stale_ |= cache_.needsFiner().translated(corner);
+  stale_ &= still_.image.rect();
+  if (!stale_.isEmpty()) paintStill(std::exchange(stale_, {}));
+  if (!desk_.isTrying() && cache_.isRough()) finer_.start();
+}
+
+void Mat::paintStill(const QRect& part) {
+  const double ratio = devicePixelRatioF();
+  QPainter painter(&still_.image);
+  const QRectF logical = QRectF(QPointF(part.topLeft()) / ratio, QSizeF(part.size()) / ratio);
+  painter.setClipRect(logical);
+  paintMat(painter);
+  paintPaper(painter, still_.bare);
+
   painter.save();
   painter.translate(origin_);
   painter.scale(1 / ratio, 1 / ratio);
-  const QRectF visible(-origin_.x() * ratio, -origin_.y() * ratio, width() * ratio, height() * ratio);
-  cache_.draw(painter, *sheet, zoom_ * ratio, visible.toAlignedRect());
+  cache_.draw(painter, part.translated(-(origin_ * ratio).toPoint()));
   painter.restore();
 
   // What overhangs the sheet stays visible but steps back.
@@ -157,11 +196,7 @@ void Mat::paintEvent(QPaintEvent*) {
   QColor veil = theme::mat;
   veil.setAlpha(175);
   painter.fillPath(beyond, veil);
-
-  painter.setRenderHint(QPainter::Antialiasing);
-  tool().paint(painter);
-  painter.setRenderHint(QPainter::Antialiasing, false);
-  paintRulers(painter);
+  if (logical.left() <= rulerSize || logical.top() <= rulerSize) paintRulers(painter);
 }
 
 void Mat::paintMat(QPainter& painter) const {

@@ -1,13 +1,15 @@
 // The mat: the sheet being worked on, and the tool in hand.
 #pragma once
 
+#include <QImage>
+#include <QTimer>
 #include <QWidget>
 #include <map>
 #include <memory>
 
 #include "app/desk.h"
-#include "app/layer_cache.h"
 #include "app/tool.h"
+#include "painting/layer_cache.h"
 
 namespace widecut {
 
@@ -62,6 +64,9 @@ class Mat : public QWidget {
   void pressTool(const QMouseEvent& event);
   void takeUpTool();
   void refresh();
+  /// Everything but what the tool paints, brought up to date in the still picture.
+  void bringStillUpToDate();
+  void paintStill(const QRect& part);
   void paintMat(QPainter& painter) const;
   void paintPaper(QPainter& painter, const Sheet& sheet) const;
   void paintRulers(QPainter& painter) const;
@@ -69,6 +74,16 @@ class Mat : public QWidget {
 
   Desk& desk_;
   LayerCache cache_;
+  /// The mat without the tool's marks, as it was painted last, and of what.
+  struct Still {
+    QImage image;
+    QPointF origin;
+    double zoom = 0;
+    Sheet bare;  ///< The sheet without its items.
+  };
+  Still still_;
+  QRect stale_;  ///< What of it is to be painted anew, in device pixels.
+  QTimer finer_;
   std::map<ToolKind, std::unique_ptr<Tool>> tools_;
   ToolKind toolInHand_ = ToolKind::Select;
   double zoom_ = 1;

@@ -3,8 +3,8 @@
 #include <QPushButton>
 
 #include "app/bench.h"
-#include "app/item_picture.h"
 #include "app/theme.h"
+#include "painting/item_picture.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -7,8 +7,8 @@
 #include "app/cards.h"
 #include "app/clear_layout.h"
 #include "app/formula_field.h"
-#include "app/item_picture.h"
 #include "app/theme.h"
+#include "painting/item_picture.h"
 #include "project/edits.h"
 #include "project/resolve.h"
 

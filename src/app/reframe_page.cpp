@@ -8,9 +8,10 @@
 #include "app/bench.h"
 #include "app/measure_field.h"
 #include "app/theme.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/fills.h"
 #include "project/framing.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -7,8 +7,9 @@
 #include "app/mat.h"
 #include "app/selection_frame.h"
 #include "app/theme.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/fills.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
 

@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "app/theme.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/cutouts.h"
 #include "project/edits.h"
 #include "project/places.h"
@@ -67,6 +67,7 @@ void SelectTool::drag(const Pointer& p) {
   if (doing_ == Doing::Moving) {
     Point by = p.onSheet - pressed_.onSheet;
     if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
+    movedBy_ = by;
     trial_.show(withMapped(desk_.settled(), desk_.selection(), Affine::move(by)));
   }
   if (doing_ == Doing::Gripping) {
@@ -184,15 +185,27 @@ void SelectTool::paint(QPainter& painter) {
     paintOutline(painter, mat_, desk_.project(), hovered_);
   }
   painter.setPen(QPen(theme::plum, 1.4));
-  for (const Id id : desk_.selection()) paintOutline(painter, mat_, desk_.project(), id);
+  const bool moving = doing_ == Doing::Moving && trial_.isShown();
+  paintSelection(painter, moving);
   if (doing_ == Doing::Marquee && now_.onMat != pressed_.onMat) {
     painter.setPen(QPen(theme::plum, 1, Qt::DashLine));
     painter.setBrush(QColor(0x6C, 0x3B, 0xAA, 28));
     painter.drawRect(QRectF(pressed_.onMat, now_.onMat).normalized());
     return;
   }
-  if (const auto frame = SelectionFrame::of(desk_.project(), desk_.selection()))
-    paintGrips(painter, *frame, mat_, grip_);
+  auto frame = moving ? frame_ : SelectionFrame::of(desk_.project(), desk_.selection());
+  if (moving && frame) frame->toSheet = Affine::move(movedBy_) * frame->toSheet;
+  if (frame) paintGrips(painter, *frame, mat_, grip_);
+}
+
+void SelectTool::paintSelection(QPainter& painter, bool moving) {
+  constexpr std::size_t many = 40;
+  if (desk_.selection().size() <= many) {
+    for (const Id id : desk_.selection()) paintOutline(painter, mat_, desk_.project(), id);
+    return;
+  }
+  const QPointF shift = moving ? QPointF(movedBy_.x, movedBy_.y) * mat_.zoom() : QPointF();
+  picture_.paint(painter, mat_, moving ? desk_.settled() : desk_.project(), desk_.selection(), shift);
 }
 
 QString SelectTool::hint() const {

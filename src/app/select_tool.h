@@ -3,6 +3,7 @@
 
 #include "app/desk.h"
 #include "app/selection_frame.h"
+#include "app/selection_picture.h"
 #include "app/tool.h"
 
 namespace widecut {
@@ -28,12 +29,15 @@ class SelectTool : public Tool {
   Id targetAt(const Pointer& pointer) const;
   double reach() const;
   void paintGhosts(QPainter& painter, const Item& cutout) const;
+  void paintSelection(QPainter& painter, bool moving);
   void stop();
 
   Trial trial_;
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{};
   Pointer now_{};
+  Point movedBy_;
+  SelectionPicture picture_;
   Id hovered_ = 0;
   bool wasSelected_ = false;
   std::optional<Grip> grip_;

@@ -1,8 +1,9 @@
 #include "app/selection_frame.h"
 
 #include "app/theme.h"
-#include "output/crowded_path.h"
-#include "output/raster.h"
+#include "painting/crowded_path.h"
+#include "painting/raster.h"
+#include "project/lookup.h"
 #include "project/places.h"
 #include "project/resolve.h"
 

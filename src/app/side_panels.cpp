@@ -9,8 +9,8 @@
 #include <algorithm>
 
 #include "app/clear_layout.h"
-#include "app/item_picture.h"
 #include "app/theme.h"
+#include "painting/item_picture.h"
 #include "project/edits.h"
 #include "project/forms/recipe.h"
 

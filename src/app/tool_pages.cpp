@@ -5,10 +5,10 @@
 
 #include "app/bench.h"
 #include "app/cards.h"
-#include "app/item_picture.h"
 #include "app/measure_field.h"
 #include "app/page_layout.h"
 #include "app/theme.h"
+#include "painting/item_picture.h"
 #include "project/limits.h"
 #include "shapes/primitives.h"
 

@@ -13,6 +13,7 @@
 #include "output/deliver.h"
 #include "project/forms/form.h"
 #include "project/limits.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
 

@@ -7,6 +7,7 @@
 #include "output/pdf.h"
 #include "output/png.h"
 #include "output/svg.h"
+#include "project/lookup.h"
 
 namespace widecut {
 namespace {

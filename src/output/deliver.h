@@ -2,7 +2,7 @@
 #pragma once
 
 #include "media/photo.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/model.h"
 
 namespace widecut {

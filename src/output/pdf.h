@@ -4,8 +4,8 @@
 #include <span>
 
 #include "media/photo.h"
-#include "output/raster.h"
 #include "output/sink.h"
+#include "painting/raster.h"
 #include "scene/scene.h"
 
 namespace widecut {

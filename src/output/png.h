@@ -1,8 +1,8 @@
 // Pictures as PNG files.
 #pragma once
 
-#include "output/raster.h"
 #include "output/sink.h"
+#include "painting/raster.h"
 
 namespace widecut {
 

@@ -4,6 +4,7 @@
 #include <span>
 
 #include "project/forms/recipe.h"
+#include "project/lookup.h"
 
 namespace widecut {
 

@@ -10,39 +10,46 @@ namespace {
 
 IdSet setOf(std::span<const Id> ids) { return {ids.begin(), ids.end()}; }
 
-/// What becomes of one item: itself, another, or nothing.
-using Fate = std::function<ItemPtr(const ItemPtr&)>;
+/// The ways to items, in the order of the stack; one that goes on after another comes after it.
+using Paths = std::span<const Path* const>;
 
-bool applied(const std::vector<ItemPtr>& items, const Fate& fate, std::vector<ItemPtr>& out);
+class FateMeeting {
+ public:
+  FateMeeting(Meets order, const Fate& fate) : order_(order), fate_(fate) {}
 
-/// An item after the fate has met what is inside it and then the item itself.
-ItemPtr met(const ItemPtr& item, const Fate& fate) {
-  std::vector<ItemPtr> children;
-  if (childrenOf(*item).empty() || !applied(childrenOf(*item), fate, children)) return fate(item);
-  auto next = withChildren(*item, std::move(children));
-  return next ? fate(std::make_shared<const Item>(std::move(*next))) : nullptr;
-}
-
-/// Applies the fate to every item; `out` gets one entry each, null for those that go. True if any changed.
-bool applied(const std::vector<ItemPtr>& items, const Fate& fate, std::vector<ItemPtr>& out) {
-  bool changed = false;
-  for (const ItemPtr& item : items) {
-    out.push_back(met(item, fate));
-    changed = changed || out.back() != item;
+  /// The items of one parent after those that the ways lead to, or through, have met their fate. Null stands for those
+  /// that go. True if any changed.
+  bool meet(std::vector<ItemPtr>& items, Paths paths, std::size_t depth, const Affine& parent) const {
+    bool changed = false;
+    for (std::size_t i = 0; i < paths.size();) {
+      const std::uint32_t place = (*paths[i])[depth];
+      std::size_t end = i;
+      while (end < paths.size() && (*paths[end])[depth] == place) ++end;
+      const ItemPtr before = items[place];
+      items[place] = met(before, paths.subspan(i, end - i), depth, parent);
+      changed = changed || items[place] != before;
+      i = end;
+    }
+    return changed;
   }
-  return changed;
-}
 
-Project withFate(const Project& project, const Fate& fate) {
-  return withSheets(project, [&](const SheetPtr& sheet) -> SheetPtr {
-    std::vector<ItemPtr> items;
-    if (!applied(sheet->items, fate, items)) return sheet;
-    Sheet next = *sheet;
-    std::erase(items, nullptr);
-    next.items = std::move(items);
-    return std::make_shared<const Sheet>(std::move(next));
-  });
-}
+ private:
+  ItemPtr met(const ItemPtr& item, Paths paths, std::size_t depth, const Affine& parent) const {
+    const bool isNamed = paths.front()->size() == depth + 1;
+    const Paths inside = paths.subspan(isNamed ? 1 : 0);
+    if (inside.empty() || (isNamed && order_ == Meets::InsteadOfThem)) return fate_(item, parent);
+    std::vector<ItemPtr> children = childrenOf(*item);
+    ItemPtr next = item;
+    if (meet(children, inside, depth + 1, parent * item->toParent())) {
+      auto changed = withChildren(*item, std::move(children));
+      if (!changed) return nullptr;
+      next = std::make_shared<const Item>(std::move(*changed));
+    }
+    return isNamed ? fate_(next, parent) : next;
+  }
+  Meets order_;
+  const Fate& fate_;
+};
 
 Project restacked(const Project& project, std::span<const Id> items, bool front) {
   const IdSet ids = setOf(items);
@@ -76,15 +83,35 @@ Project withSheets(const Project& project, const std::function<SheetPtr(const Sh
   return next;
 }
 
+Project withFate(const Project& project, std::span<const Id> items, Meets order, const Fate& fate) {
+  const FateMeeting meeting(order, fate);
+  std::vector<Id> left(items.begin(), items.end());
+  return withSheets(project, [&](const SheetPtr& sheet) -> SheetPtr {
+    if (left.empty()) return sheet;
+    const auto index = SheetIndex::of(sheet);
+    std::vector<const Path*> paths;
+    std::erase_if(left, [&](Id id) {
+      const Path* path = index->find(id);
+      if (path) paths.push_back(path);
+      return path != nullptr;
+    });
+    if (paths.empty()) return sheet;
+    std::sort(paths.begin(), paths.end(), [](const Path* a, const Path* b) { return *a < *b; });
+    paths.erase(std::unique(paths.begin(), paths.end()), paths.end());
+    Sheet next = *sheet;
+    if (!meeting.meet(next.items, paths, 0, {})) return sheet;
+    std::erase(next.items, nullptr);
+    return std::make_shared<const Sheet>(std::move(next));
+  });
+}
+
 Project withItem(const Project& project, Id id, const ItemChange& change) {
   return withEach(project, {&id, 1}, change);
 }
 
 Project withEach(const Project& project, std::span<const Id> items, const ItemChange& change) {
-  const IdSet ids = setOf(items);
-  return withFate(project, [&](const ItemPtr& item) {
-    return ids.contains(item->id) ? std::make_shared<const Item>(change(*item)) : item;
-  });
+  return withFate(project, items, Meets::AfterChildren,
+                  [&](const ItemPtr& item, const Affine&) { return std::make_shared<const Item>(change(*item)); });
 }
 
 Project withSheet(const Project& project, Id id, const std::function<Sheet(const Sheet&)>& change) {
@@ -109,8 +136,7 @@ Project withItemsOnTop(const Project& project, Id sheetId, std::vector<Item> ite
 }
 
 Project withoutItems(const Project& project, std::span<const Id> items) {
-  const IdSet ids = setOf(items);
-  return withFate(project, [&](const ItemPtr& item) { return ids.contains(item->id) ? nullptr : item; });
+  return withFate(project, items, Meets::InsteadOfThem, [](const ItemPtr&, const Affine&) { return nullptr; });
 }
 
 Project withReplaced(const Project& project, Id id, std::vector<Item> items, const Formula& joined,

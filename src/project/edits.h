@@ -6,7 +6,7 @@
 #include <span>
 
 #include "cutting/formula.h"
-#include "project/model.h"
+#include "project/lookup.h"
 
 namespace widecut {
 
@@ -16,6 +16,12 @@ using ItemChange = std::function<Item(const Item&)>;
 Project withItem(const Project& project, Id item, const ItemChange& change);
 /// The same for several items, in one pass over the project.
 Project withEach(const Project& project, std::span<const Id> items, const ItemChange& change);
+/// What becomes of one item, whose parent's space the map leads from to the sheet: itself, another, or nothing.
+using Fate = std::function<ItemPtr(const ItemPtr& item, const Affine& parentToSheet)>;
+/// Whether an item meets its fate after those inside it that are named too, or in their stead.
+enum class Meets : unsigned char { AfterChildren, InsteadOfThem };
+/// The project after the items met their fate: along the ways to them, nothing else is looked at.
+Project withFate(const Project& project, std::span<const Id> items, Meets order, const Fate& fate);
 /// The project with one sheet replaced by change(sheet).
 Project withSheet(const Project& project, Id sheet, const std::function<Sheet(const Sheet&)>& change);
 /// What becomes of one sheet: itself, or another.

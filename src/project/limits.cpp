@@ -1,10 +1,13 @@
 #include "project/limits.h"
 
 #include <algorithm>
+#include <map>
+#include <unordered_map>
 #include <unordered_set>
 
 #include "project/forms/form.h"
 #include "project/forms/repeat.h"
+#include "project/node_memo.h"
 
 namespace widecut {
 namespace {
@@ -27,68 +30,103 @@ bool isTurn(double angle) { return isWithin(degrees(angle), -limits::mostTurnDeg
 
 std::string quoted(const Item& item) { return "“" + item.name + "”"; }
 
+/// What a list of items comes to, all copies included. Counting stops where a limit is passed: more of it could not be
+/// counted in the numbers there are.
+struct Totals {
+  std::size_t items = 0, nodes = 0;
+  std::map<const Medium*, std::size_t> media;  ///< How often each is used.
+
+  void add(const Item& item, std::size_t times, bool takeAway = false) {
+    if (items > limits::mostItems || nodes > limits::mostNodes) return;
+    const auto count = [&](std::size_t& total, std::size_t n) { total = takeAway ? total - n : total + n; };
+    count(items, times);
+    for (const Fill& fill : item.style->fills)
+      if (const auto* picture = std::get_if<Picture>(&fill.paint)) {
+        const auto used = media.try_emplace(picture->medium.get(), 0).first;
+        count(used->second, 1);
+        if (used->second == 0) media.erase(used);
+      }
+    if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&item.form)) {
+      std::size_t here = 0;
+      for (const Contour& c : (*outline)->contours) here += 1 + c.segments.size();
+      count(nodes, times * here);
+      return;
+    }
+    const auto* repeat = std::get_if<std::shared_ptr<const Repeat>>(&item.form);
+    const std::size_t each = repeat ? std::max<std::size_t>(1, countOf((*repeat)->pattern)) : 1;
+    for (const ItemPtr& child : childrenOf(item)) add(*child, times * each, takeAway);
+  }
+};
+
+/// Worked out from those of the sheet before, where most items are the same nodes.
+std::shared_ptr<const Totals> totalsOf(const SheetPtr& sheet, const SheetPtr& before) {
+  static NodeMemo<Totals> memo;
+  if (auto known = memo.find({sheet})) return known;
+  auto totals = std::make_shared<Totals>();
+  const auto known = before ? memo.find({before}) : nullptr;
+  if (known && before->items.size() == sheet->items.size() && known->items <= limits::mostItems &&
+      known->nodes <= limits::mostNodes) {
+    *totals = *known;
+    for (std::size_t i = 0; i < sheet->items.size(); ++i)
+      if (sheet->items[i] != before->items[i]) totals->add(*before->items[i], 1, true);
+    for (std::size_t i = 0; i < sheet->items.size(); ++i)
+      if (sheet->items[i] != before->items[i]) totals->add(*sheet->items[i], 1);
+  } else {
+    for (const ItemPtr& item : sheet->items) totals->add(*item, 1);
+  }
+  memo.keep({sheet}, totals);
+  return totals;
+}
+
 class Checker {
  public:
   explicit Checker(const Project* before) {
     if (!before) return;
     for (const PiecePtr& piece : before->pieces)
-      for (const SheetPtr& sheet : piece->sheets) {
-        known_.insert(sheet.get());
-        for (const ItemPtr& item : sheet->items) known_.insert(item.get());
-      }
+      for (const SheetPtr& sheet : piece->sheets) known_.emplace(sheet->id, sheet);
   }
 
   void check(const Project& project) {
     need(project.name.size() <= limits::mostNameBytes, "the project's name is too long");
-    std::size_t sheets = 0;
+    std::size_t sheets = 0, items = 0, nodes = 0;
+    std::unordered_set<const Medium*> media;
     for (const PiecePtr& piece : project.pieces) {
       sheets += piece->sheets.size();
       need(piece->name.size() <= limits::mostNameBytes, "a piece's name is too long");
-      for (const SheetPtr& sheet : piece->sheets) check(*sheet);
+      for (const SheetPtr& sheet : piece->sheets) {
+        const auto known = known_.find(sheet->id);
+        const SheetPtr before = known == known_.end() ? nullptr : known->second;
+        if (sheet != before) check(*sheet, before.get());
+        const auto totals = totalsOf(sheet, before);
+        items += totals->items;
+        nodes += totals->nodes;
+        for (const auto& [medium, uses] : totals->media) media.insert(medium);
+        need(items <= limits::mostItems, "a project shows 100000 items at most, all copies included");
+        need(nodes <= limits::mostNodes, "the outlines of a project have 750000 nodes together at most");
+      }
     }
     need(sheets <= limits::mostSheets, "a project holds 10000 sheets at most");
-    need(items_ <= limits::mostItems, "a project shows 100000 items at most, all copies included");
-    need(nodes_ <= limits::mostNodes, "the outlines of a project have 750000 nodes together at most");
-    need(media_.size() <= limits::mostPhotos, "a project shows 9000 photos at most");
+    need(media.size() <= limits::mostPhotos, "a project shows 9000 photos at most");
     std::size_t bytes = 0;
-    for (const Medium* medium : media_) bytes += medium->bytes ? medium->bytes->size() : 0;
+    for (const Medium* medium : media) bytes += medium->bytes ? medium->bytes->size() : 0;
     need(bytes <= limits::mostMediaBytes, "the photos of a project have 4 GiB together at most");
   }
 
  private:
-  void check(const Sheet& sheet) {
-    if (!known_.contains(&sheet)) {
-      need(isWithin(sheet.width, limits::leastSide, limits::mostSide) &&
-               isWithin(sheet.height, limits::leastSide, limits::mostSide),
-           "a sheet measures from 1 to 14400 points a side");
-      need(isWithin(sheet.bleed, 0, limits::mostBleed), "a bleed measures from 0 to 720 points");
-      need(sheet.name.size() <= limits::mostNameBytes, "a sheet's name is too long");
-      for (const double fold : sheet.folds)
-        need(isWithin(fold, -limits::mostSide, limits::mostSide), "a fold lies within 14400 points");
-    }
-    for (const ItemPtr& item : sheet.items) {
-      if (!known_.contains(item.get())) check(*item, 0);
-      count(*item, 1);
-    }
+  /// Items that are at the same place in the sheet before were looked at then.
+  static void check(const Sheet& sheet, const Sheet* before) {
+    need(isWithin(sheet.width, limits::leastSide, limits::mostSide) &&
+             isWithin(sheet.height, limits::leastSide, limits::mostSide),
+         "a sheet measures from 1 to 14400 points a side");
+    need(isWithin(sheet.bleed, 0, limits::mostBleed), "a bleed measures from 0 to 720 points");
+    need(sheet.name.size() <= limits::mostNameBytes, "a sheet's name is too long");
+    for (const double fold : sheet.folds)
+      need(isWithin(fold, -limits::mostSide, limits::mostSide), "a fold lies within 14400 points");
+    for (std::size_t i = 0; i < sheet.items.size(); ++i)
+      if (!before || i >= before->items.size() || before->items[i] != sheet.items[i]) check(*sheet.items[i], 0);
   }
 
-  /// Adds what an item comes to that is shown so many times. Counting stops where a limit is passed: more of it could
-  /// not be counted in the numbers there are.
-  void count(const Item& item, std::size_t times) {
-    if (items_ > limits::mostItems || nodes_ > limits::mostNodes) return;
-    items_ += times;
-    for (const Fill& fill : item.style->fills)
-      if (const auto* picture = std::get_if<Picture>(&fill.paint)) media_.insert(picture->medium.get());
-    if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&item.form)) {
-      for (const Contour& c : (*outline)->contours) nodes_ += times * (1 + c.segments.size());
-      return;
-    }
-    const auto* repeat = std::get_if<std::shared_ptr<const Repeat>>(&item.form);
-    const std::size_t each = repeat ? std::max<std::size_t>(1, countOf((*repeat)->pattern)) : 1;
-    for (const ItemPtr& child : childrenOf(item)) count(*child, times * each);
-  }
-
-  void check(const Item& item, int depth) {
+  static void check(const Item& item, int depth) {
     need(depth <= limits::deepestItem, "items lie within one another 200 deep at most: bake one first");
     need(item.name.size() <= limits::mostNameBytes, "an item's name is too long");
     need(isPlace(item.position), quoted(item) + " would lie further than 1000000 points (353 m) away");
@@ -146,9 +184,7 @@ class Checker {
     }
   }
 
-  std::unordered_set<const void*> known_;
-  std::unordered_set<const Medium*> media_;
-  std::size_t items_ = 0, nodes_ = 0;
+  std::unordered_map<Id, SheetPtr> known_;  ///< The sheets before, by their ids.
 };
 
 }  // namespace

@@ -1,44 +1,80 @@
-// Finding items, sheets and places by their ids.
+#include "project/lookup.h"
+
 #include <algorithm>
-#include <unordered_map>
+#include <mutex>
 
 #include "project/forms/form.h"
-#include "project/model.h"
 #include "project/node_memo.h"
 
 namespace widecut {
 namespace {
 
-/// Where each item of a sheet is, those inside others included.
-struct SheetIndex {
-  struct Entry {
-    ItemPtr item;
-    Id parent = 0;  ///< 0 for items that lie on the sheet itself.
-  };
-  std::unordered_map<Id, Entry> entries;
-
-  void add(const std::vector<ItemPtr>& items, Id parent) {
-    for (const ItemPtr& item : items) {
-      entries.try_emplace(item->id, Entry{item, parent});
-      add(childrenOf(*item), item->id);
-    }
+/// True when both lists have the same ids in the same nesting and order.
+bool areAlike(const std::vector<ItemPtr>& a, const std::vector<ItemPtr>& b) {
+  if (a.size() != b.size()) return false;
+  for (std::size_t i = 0; i < a.size(); ++i) {
+    if (a[i] == b[i]) continue;
+    if (a[i]->id != b[i]->id || (a[i]->form != b[i]->form && !areAlike(childrenOf(*a[i]), childrenOf(*b[i]))))
+      return false;
   }
-};
-
-std::shared_ptr<const SheetIndex> indexOf(const SheetPtr& sheet) {
-  static NodeMemo<SheetIndex> memo;
-  if (auto known = memo.find({sheet})) return known;
-  auto index = std::make_shared<SheetIndex>();
-  index->add(sheet->items, 0);
-  memo.keep({sheet}, index);
-  return index;
+  return true;
 }
 
-/// The sheet with the item, and its index.
-std::pair<SheetPtr, std::shared_ptr<const SheetIndex>> placeOf(const Project& project, Id item) {
+/// The newest index of each sheet, to be taken over by the next state of the sheet.
+class NewestIndexes {
+ public:
+  std::shared_ptr<const SheetIndex> takenOver(const SheetPtr& sheet) {
+    const std::lock_guard lock(mutex_);
+    const auto found = newest_.find(sheet->id);
+    if (found == newest_.end()) return nullptr;
+    Newest& newest = found->second;
+    for (const std::weak_ptr<const Sheet>& one : {newest.last, newest.first})
+      if (const SheetPtr before = one.lock(); before && areAlike(before->items, sheet->items)) {
+        newest.last = sheet;
+        return newest.index;
+      }
+    return nullptr;
+  }
+  void keep(const SheetPtr& sheet, std::shared_ptr<const SheetIndex> index) {
+    const std::lock_guard lock(mutex_);
+    if (newest_.size() > 2 * limitOfSheets) newest_.clear();
+    newest_[sheet->id] = {sheet, sheet, std::move(index)};
+  }
+
+ private:
+  static constexpr std::size_t limitOfSheets = 10'000;
+  struct Newest {
+    std::weak_ptr<const Sheet> first,
+        last;  ///< What is tried comes and goes; the first one stays as long as undo does.
+    std::shared_ptr<const SheetIndex> index;
+  };
+  std::mutex mutex_;
+  std::unordered_map<Id, Newest> newest_;
+};
+
+/// The sheet with the item, and the way to it there.
+struct Place {
+  SheetPtr sheet;
+  std::shared_ptr<const SheetIndex> index;
+  const Path* path = nullptr;
+};
+Place placeOf(const Project& project, Id item) {
+  // Questions come in runs about one sheet: it is looked at first.
+  static thread_local Id lastSheet = 0;
+  const auto on = [&](const SheetPtr& sheet) -> Place {
+    auto index = SheetIndex::of(sheet);
+    const Path* path = index->find(item);
+    if (!path) return {};
+    lastSheet = sheet->id;
+    return {sheet, std::move(index), path};
+  };
+  const SheetPtr last = findSheet(project, lastSheet);
+  if (last)
+    if (Place place = on(last); place.path) return place;
   for (const PiecePtr& piece : project.pieces)
     for (const SheetPtr& sheet : piece->sheets)
-      if (auto index = indexOf(sheet); index->entries.contains(item)) return {sheet, std::move(index)};
+      if (sheet != last)
+        if (Place place = on(sheet); place.path) return place;
   return {};
 }
 
@@ -52,6 +88,48 @@ void gatherOutermost(const std::vector<ItemPtr>& items, const IdSet& wanted, IdS
 }
 
 }  // namespace
+
+std::shared_ptr<const SheetIndex> SheetIndex::of(const SheetPtr& sheet) {
+  static NodeMemo<SheetIndex> memo;
+  static NewestIndexes newest;
+  if (auto known = memo.find({sheet})) return known;
+  auto index = newest.takenOver(sheet);
+  if (!index) {
+    auto made = std::make_shared<SheetIndex>();
+    Path path;
+    made->add(sheet->items, path);
+    index = std::move(made);
+    newest.keep(sheet, index);
+  }
+  memo.keep({sheet}, index);
+  return index;
+}
+
+const Path* SheetIndex::find(Id item) const {
+  const auto found = paths_.find(item);
+  return found == paths_.end() ? nullptr : &found->second;
+}
+
+std::vector<ItemPtr> SheetIndex::along(const Sheet& sheet, const Path& path) {
+  std::vector<ItemPtr> chain;
+  chain.reserve(path.size());
+  const std::vector<ItemPtr>* items = &sheet.items;
+  for (const std::uint32_t place : path) {
+    chain.push_back((*items)[place]);
+    items = &childrenOf(*chain.back());
+  }
+  return chain;
+}
+
+void SheetIndex::add(const std::vector<ItemPtr>& items, Path& path) {
+  path.push_back(0);
+  for (const ItemPtr& item : items) {
+    paths_.try_emplace(item->id, path);
+    add(childrenOf(*item), path);
+    ++path.back();
+  }
+  path.pop_back();
+}
 
 std::vector<SheetPtr> sheetsOf(const Project& project) {
   std::vector<SheetPtr> sheets;
@@ -67,23 +145,16 @@ SheetPtr findSheet(const Project& project, Id id) {
 }
 
 std::vector<ItemPtr> chainTo(const Project& project, Id item) {
-  std::vector<ItemPtr> chain;
-  const auto index = placeOf(project, item).second;
-  for (Id id = index ? item : 0; id != 0;) {
-    const SheetIndex::Entry& entry = index->entries.at(id);
-    chain.push_back(entry.item);
-    id = entry.parent;
-  }
-  std::reverse(chain.begin(), chain.end());
-  return chain;
+  const Place place = placeOf(project, item);
+  return place.path ? SheetIndex::along(*place.sheet, *place.path) : std::vector<ItemPtr>{};
 }
 
 ItemPtr findItem(const Project& project, Id item) {
-  const auto index = placeOf(project, item).second;
-  return index ? index->entries.at(item).item : nullptr;
+  const auto chain = chainTo(project, item);
+  return chain.empty() ? nullptr : chain.back();
 }
 
-SheetPtr sheetOf(const Project& project, Id item) { return placeOf(project, item).first; }
+SheetPtr sheetOf(const Project& project, Id item) { return placeOf(project, item).sheet; }
 
 std::vector<Id> outermost(const Project& project, std::span<const Id> items) {
   const IdSet wanted(items.begin(), items.end());

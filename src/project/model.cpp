@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "project/forms/form.h"
+#include "project/lookup.h"
 
 namespace widecut {
 namespace {

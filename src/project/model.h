@@ -3,9 +3,7 @@
 
 #include <map>
 #include <memory>
-#include <span>
 #include <string>
-#include <unordered_set>
 #include <variant>
 #include <vector>
 
@@ -92,27 +90,5 @@ bool isSame(const Item& a, const Item& b);
 using Media = std::map<std::string, MediumPtr>;
 /// The media that pictures of the project show, covered ones included. One node a hash.
 Media mediaOf(const Project& project);
-
-/// Ids to look up in.
-using IdSet = std::unordered_set<Id>;
-
-// Looking things up.
-
-/// All sheets in order, over all pieces.
-std::vector<SheetPtr> sheetsOf(const Project& project);
-/// The sheet with this id; null when there is none.
-SheetPtr findSheet(const Project& project, Id sheet);
-/// The item with this id, those inside others included; null when there is none.
-ItemPtr findItem(const Project& project, Id item);
-/// From the sheet's items inwards to the item itself; empty when there is none.
-std::vector<ItemPtr> chainTo(const Project& project, Id item);
-/// The sheet an item is on; null when there is none.
-SheetPtr sheetOf(const Project& project, Id item);
-/// Those of the items that are not inside others of them, in the same order: what a change of all of them acts on.
-std::vector<Id> outermost(const Project& project, std::span<const Id> items);
-/// From the parent of the item to the sheet. Inside a repeat, that of the first copy.
-Affine parentToSheet(const Project& project, Id item);
-/// From the frame of the item to the sheet.
-Affine frameToSheet(const Project& project, Id item);
 
 }  // namespace widecut

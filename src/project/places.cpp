@@ -24,29 +24,6 @@ void reshape(Item& item, const Affine& linear) {
       picture->framing = refitted(picture->framing, from, to, picture->medium->width, picture->medium->height);
 }
 
-/// The items of one parent with those among `ids` mapped, whole: what lies inside them is not looked at. True if any
-/// was.
-bool mappedIn(const std::vector<ItemPtr>& items, const IdSet& ids, const Affine& parent, const Affine& sheetMap,
-              std::vector<ItemPtr>& out) {
-  bool changed = false;
-  std::optional<Affine> map;
-  for (const ItemPtr& item : items) {
-    out.push_back(item);
-    if (ids.contains(item->id)) {
-      if (!map) map = parent.inverse().value_or(Affine{}) * sheetMap * parent;
-      out.back() = std::make_shared<const Item>(mapped(*item, *map));
-      changed = true;
-      continue;
-    }
-    const auto& children = childrenOf(*item);
-    std::vector<ItemPtr> inside;
-    if (children.empty() || !mappedIn(children, ids, parent * item->toParent(), sheetMap, inside)) continue;
-    out.back() = std::make_shared<const Item>(*withChildren(*item, std::move(inside)));
-    changed = true;
-  }
-  return changed;
-}
-
 }  // namespace
 
 Item mapped(const Item& item, const Affine& map) {
@@ -60,14 +37,9 @@ Item mapped(const Item& item, const Affine& map) {
 }
 
 Project withMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap) {
-  const IdSet ids(items.begin(), items.end());
-  return withSheets(project, [&](const SheetPtr& sheet) -> SheetPtr {
-    std::vector<ItemPtr> after;
-    after.reserve(sheet->items.size());
-    if (!mappedIn(sheet->items, ids, {}, sheetMap, after)) return sheet;
-    Sheet next = *sheet;
-    next.items = std::move(after);
-    return std::make_shared<const Sheet>(std::move(next));
+  return withFate(project, items, Meets::InsteadOfThem, [&](const ItemPtr& item, const Affine& parent) {
+    const Affine map = parent == Affine{} ? sheetMap : parent.inverse().value_or(Affine{}) * sheetMap * parent;
+    return std::make_shared<const Item>(mapped(*item, map));
   });
 }
 

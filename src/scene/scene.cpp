@@ -5,6 +5,7 @@
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
 #include "project/forms/form.h"
+#include "project/lookup.h"
 #include "project/node_memo.h"
 #include "project/places.h"
 #include "project/resolve.h"

@@ -3,6 +3,7 @@
 #include <nlohmann/json.hpp>
 
 #include "project/limits.h"
+#include "project/lookup.h"
 #include "storage/item_json.h"
 #include "storage/version1.h"
 

@@ -10,6 +10,7 @@
 
 #include "app/cards.h"
 #include "app/deliver_dialog.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 #include "window_driver.h"
 

@@ -6,6 +6,7 @@
 
 #include "media/files.h"
 #include "project/framing.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 #include "test_photos.h"
 #include "window_driver.h"

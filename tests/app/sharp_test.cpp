@@ -3,7 +3,7 @@
 
 #include <QPainter>
 
-#include "output/raster.h"
+#include "painting/raster.h"
 #include "project/edits.h"
 #include "window_driver.h"
 

@@ -5,6 +5,7 @@
 #include <set>
 
 #include "media/photo.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 #include "scene/scene.h"
 #include "storage/project_file.h"

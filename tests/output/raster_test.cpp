@@ -1,5 +1,5 @@
 // What single draw commands paint, pixel by pixel.
-#include "output/raster.h"
+#include "painting/raster.h"
 
 #include <gtest/gtest.h>
 
@@ -8,7 +8,7 @@
 #include <random>
 
 #include "media/area_scale.h"
-#include "output/crowded_path.h"
+#include "painting/crowded_path.h"
 #include "output/png.h"
 #include "project/cutouts.h"
 #include "project/resolve.h"

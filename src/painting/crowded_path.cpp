@@ -1,4 +1,4 @@
-#include "output/crowded_path.h"
+#include "painting/crowded_path.h"
 
 #include <cairo.h>
 
@@ -10,7 +10,7 @@
 
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
-#include "output/raster.h"
+#include "painting/raster.h"
 
 namespace widecut {
 namespace {

@@ -1,8 +1,8 @@
-#include "app/item_picture.h"
+#include "painting/item_picture.h"
 
 #include <QPainter>
 
-#include "output/raster.h"
+#include "painting/raster.h"
 
 namespace widecut {
 

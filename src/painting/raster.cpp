@@ -1,9 +1,9 @@
-#include "output/raster.h"
+#include "painting/raster.h"
 
 #include <QPainter>
 
-#include "output/crowded_path.h"
-#include "output/photo_tile.h"
+#include "painting/crowded_path.h"
+#include "painting/photo_tile.h"
 #include "project/limits.h"
 
 namespace widecut {

@@ -1,4 +1,4 @@
-#include "output/photo_tile.h"
+#include "painting/photo_tile.h"
 
 #include <QPainter>
 #include <cmath>

@@ -1,0 +1,89 @@
+// Rasters of layers, so that only what changed is painted again.
+#pragma once
+
+#include <QImage>
+#include <QRect>
+#include <unordered_map>
+
+#include "media/photo.h"
+#include "scene/scene.h"
+
+class QPainter;
+
+namespace widecut {
+
+/// Draws a sheet from rasters of its layers. A raster is of a content: moving, fading and reordering items paints none
+/// anew, and where only a part of a content changed, only that part is painted.
+class LayerCache {
+ public:
+  explicit LayerCache(PhotoStore& store) : store_(store) {}
+
+  /// Brings the cache to a state of the sheet. Everything here is in pixels whose origin is the sheet's; `scale` is
+  /// pixels per point, `visible` what can be seen. Returns the box in which it will draw something else than before.
+  QRect follow(const Sheet& sheet, double scale, const QRect& visible);
+  /// Draws what lies in a part. Where painting exactly takes longer than a frame may, rasters made for another fraction
+  /// of a pixel, or another turn or scale, stand in: needsFiner() tells where.
+  void draw(QPainter& painter, const QRect& part);
+  /// Where the last drawing was not as fine as it will be. Asking for it makes it be drawn exactly next time.
+  QRect needsFiner();
+  bool isRough() const { return !finer_.isEmpty(); }
+  /// While something is being tried, stand-ins are good enough.
+  void setTrying(bool trying) { trying_ = trying; }
+
+  /// Both at once, as fine as it can be.
+  void drawExactly(QPainter& painter, const Sheet& sheet, double scale, const QRect& visible);
+
+  /// Rasters made while photos were still being decoded are made anew: the box of them.
+  QRect photosReady();
+  /// Forgets every raster.
+  void clear();
+  /// How many rasters were painted so far, whole or in part: what tests of "only what changed" count.
+  int paintCount() const { return paintCount_; }
+  /// Bytes of all rasters.
+  std::size_t bytes() const { return bytes_; }
+
+ private:
+  /// A content painted through a linear map. Its pixels are counted from the whole pixel below the frame's origin.
+  struct Raster {
+    std::shared_ptr<const Content> content;
+    Affine linear;
+    Point phase;   ///< Where in its pixel the frame's origin lies: 0…1.
+    QRect wanted;  ///< Pixels in which the content paints.
+    QRect held;    ///< Pixels that the image holds.
+    QImage image;
+    bool waitsForPhotos = false;
+    unsigned lastUse = 0;
+  };
+  using RasterPtr = std::shared_ptr<Raster>;
+  struct Placed {
+    ItemPtr item;
+    Layer layer;
+    QRect box;  ///< Pixels in which it paints; empty when it is hidden.
+    RasterPtr raster;
+  };
+  struct Aim;  ///< How a layer is to be painted now.
+
+  Placed placed(const ItemPtr& item, const Placed* before) const;
+  void drawOne(QPainter& painter, Placed& one, const QRect& part);
+  bool drawStandIn(QPainter& painter, const Placed& one, const Aim& aim) const;
+  RasterPtr exactRaster(const Placed& one, const Aim& aim);
+  RasterPtr patched(const Raster& before, const Placed& one, const Aim& aim);
+  RasterPtr painted(const Placed& one, const Aim& aim);
+  void keep(const RasterPtr& raster);
+  void sweep();
+
+  PhotoStore& store_;
+  std::vector<Placed> placed_;
+  /// Rasters by content, those of earlier states too: flicking between outcomes comes back to the same nodes.
+  std::unordered_multimap<const Content*, RasterPtr> kept_;
+  double scale_ = 0;
+  QRect visible_;
+  QRect finer_;
+  bool trying_ = false;
+  double allowedMs_ = 0;
+  unsigned frame_ = 0, sweepAt_ = 0;
+  std::size_t bytes_ = 0;
+  int paintCount_ = 0;
+};
+
+}  // namespace widecut

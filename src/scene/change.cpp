@@ -1,0 +1,109 @@
+#include "scene/change.h"
+
+#include <algorithm>
+#include <unordered_map>
+
+#include "cutting/offset.h"
+
+namespace widecut {
+namespace {
+
+struct PieceOfOutline {
+  Point start;
+  Segment segment;
+  bool operator==(const PieceOfOutline&) const = default;
+};
+
+struct PieceHash {
+  std::size_t operator()(const PieceOfOutline& piece) const {
+    std::size_t hash = 0;
+    for (const Point p : {piece.start, piece.segment.handle1, piece.segment.end})
+      for (const double v : {p.x, p.y}) hash = hash * 1'000'003 + std::hash<double>()(v);
+    return hash;
+  }
+};
+
+using Pieces = std::unordered_map<PieceOfOutline, int, PieceHash>;
+
+template <class Take>
+void eachPiece(const Outline& outline, const Take& take) {
+  for (const Contour& contour : outline.contours) {
+    Point at = contour.start;
+    for (const Segment& segment : contour.segments) {
+      take(PieceOfOutline{at, segment});
+      at = segment.end;
+    }
+    if (contour.closed && !(at == contour.start)) take(PieceOfOutline{at, Segment::line(contour.start)});
+  }
+}
+
+void addBox(const PieceOfOutline& piece, Box& box) {
+  // The hull of a curve holds it.
+  box.add(piece.start);
+  box.add(piece.segment.end);
+  if (piece.segment.kind != SegmentKind::Line) box.add(piece.segment.handle1);
+  if (piece.segment.kind == SegmentKind::Cubic) box.add(piece.segment.handle2);
+}
+
+/// The box of what only one of the outlines covers: its border is made of segments that only one of them has.
+Box changedBox(const Outline& a, const Outline& b) {
+  Box box;
+  Pieces left;
+  eachPiece(a, [&](const PieceOfOutline& piece) { ++left[piece]; });
+  eachPiece(b, [&](const PieceOfOutline& piece) {
+    const auto same = left.find(piece);
+    if (same != left.end() && same->second > 0)
+      --same->second;
+    else
+      addBox(piece, box);
+  });
+  for (const auto& [piece, count] : left)
+    if (count > 0) addBox(piece, box);
+  return box;
+}
+
+bool areAlike(const Brush& a, const Brush& b) {
+  if (a.index() != b.index()) return false;
+  if (const auto* colour = std::get_if<Colour>(&a)) return *colour == std::get<Colour>(b);
+  const auto &x = std::get<PictureBrush>(a), &y = std::get<PictureBrush>(b);
+  return x.medium == y.medium && x.toOutline == y.toOutline;
+}
+
+/// Adds where the marks differ; false when all of them may.
+bool addChange(const std::vector<Mark>& a, const std::vector<Mark>& b, Box& box) {
+  if (a.size() != b.size()) return false;
+  for (std::size_t i = 0; i < a.size(); ++i) {
+    if (a[i].index() != b[i].index()) return false;
+    if (const auto* fill = std::get_if<FillOutline>(&a[i])) {
+      const auto& other = std::get<FillOutline>(b[i]);
+      if (!areAlike(fill->brush, other.brush) || fill->opacity != other.opacity) return false;
+      if (fill->outline != other.outline) box.add(changedBox(*fill->outline, *other.outline));
+    } else {
+      const auto &line = std::get<StrokeOutline>(a[i]), &other = std::get<StrokeOutline>(b[i]);
+      if (!(line.line == other.line)) return false;
+      if (line.outline == other.outline) continue;
+      // A join changes with the segment before or after it, and reaches as far as its mitre.
+      constexpr double mitreLimit = 4;
+      const Box changed = changedBox(*line.outline, *other.outline);
+      if (!changed.isEmpty()) box.add(changed.grown(mitreLimit * line.line.width / 2));
+    }
+  }
+  return true;
+}
+
+}  // namespace
+
+std::optional<Box> changedBox(const Content& a, const Content& b) {
+  Box box;
+  if (!addChange(a.under, b.under, box) || !addChange(a.over, b.over, box)) return std::nullopt;
+  if (a.inside.size() != b.inside.size()) return std::nullopt;
+  for (std::size_t i = 0; i < a.inside.size(); ++i) {
+    const Layer &x = a.inside[i], &y = b.inside[i];
+    if (x.content == y.content && x.place == y.place && x.opacity == y.opacity) continue;
+    box.add(x.box());
+    box.add(y.box());
+  }
+  return box;
+}
+
+}  // namespace widecut
