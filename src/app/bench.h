@@ -115,7 +115,8 @@ class RecipePage : public BenchPage {
   Trial trial_{desk_};
   QLabel* heading_;
   FormulaField* formula_;
-  QLabel* result_ = nullptr;
+  QPointer<QLabel> result_;
+  LatestTask task_;
   QPushButton *photo_, *reframe_, *offcuts_, *split_;
   QBoxLayout* row_;
   QWidget* rowHolder_;

@@ -153,17 +153,15 @@ void Mat::bringStillUpToDate() {
   const SheetPtr sheet = desk_.sheet();
   const double ratio = devicePixelRatioF();
   const QSize size = (QSizeF(this->size()) * ratio).toSize();
-  Sheet bare = *sheet;
-  bare.items.clear();
-  const bool sameSheet = still_.bare.id == bare.id && still_.bare.box() == bare.box() &&
-                         still_.bare.folds == bare.folds && still_.bare.paper == bare.paper;
+  const bool sameSheet = still_.sheet == sheet->id && still_.page == sheet->box() && still_.folds == sheet->folds &&
+                         still_.paper == sheet->paper;
   if (still_.image.size() != size || still_.image.devicePixelRatio() != ratio) {
     still_.image = QImage(size, QImage::Format_RGB32);
     still_.image.setDevicePixelRatio(ratio);
     stale_ = still_.image.rect();
   }
   if (!sameSheet || still_.origin != origin_ || still_.zoom != zoom_) stale_ = still_.image.rect();
-  still_ = {std::move(still_.image), origin_, zoom_, std::move(bare)};
+  still_ = {std::move(still_.image), origin_, zoom_, sheet->id, sheet->box(), sheet->folds, sheet->paper};
 
   const QPoint corner = (origin_ * ratio).toPoint();
   const QRect visible = still_.image.rect().translated(-corner);
@@ -181,7 +179,7 @@ void Mat::paintStill(const QRect& part) {
   const QRectF logical = QRectF(QPointF(part.topLeft()) / ratio, QSizeF(part.size()) / ratio);
   painter.setClipRect(logical);
   paintMat(painter);
-  paintPaper(painter, still_.bare);
+  paintPaper(painter, *desk_.sheet());
 
   painter.save();
   painter.translate(origin_);

@@ -79,7 +79,10 @@ class Mat : public QWidget {
     QImage image;
     QPointF origin;
     double zoom = 0;
-    Sheet bare;  ///< The sheet without its items.
+    Id sheet = 0;
+    Box page;
+    std::vector<double> folds;
+    Colour paper;
   };
   Still still_;
   QRect stale_;  ///< What of it is to be painted anew, in device pixels.

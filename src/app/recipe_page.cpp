@@ -148,8 +148,21 @@ void RecipePage::refresh(bool) {
 void RecipePage::showResult(const Item& cutout) {
   Item upright = cutout;
   upright.turn = 0;
-  result_->setPixmap(QPixmap::fromImage(pictureOf({std::make_shared<const Item>(std::move(upright))}, desk_.photos(),
-                                                  resultPicture, devicePixelRatioF())));
+  const auto item = std::make_shared<const Item>(std::move(upright));
+  const auto picture = [item, &photos = desk_.photos(), ratio = devicePixelRatioF()] {
+    return pictureOf({item}, photos, resultPicture, ratio);
+  };
+  if (!desk_.isTrying()) {
+    task_.drop();
+    result_->setPixmap(QPixmap::fromImage(picture()));
+    return;
+  }
+  // During a drag it follows as fast as it can be painted elsewhere.
+  task_.run([this, picture] {
+    return [this, image = picture()] {
+      if (result_) result_->setPixmap(QPixmap::fromImage(image));
+    };
+  });
 }
 
 void RecipePage::rebuild(const Item& cutout) {

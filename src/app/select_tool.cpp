@@ -159,22 +159,39 @@ bool SelectTool::key(QKeyEvent& event) {
   return false;
 }
 
-void SelectTool::paintGhosts(QPainter& painter, const Item& cutout) const {
-  const Recipe& recipe = *cutout.recipe();
-  for (std::size_t i = 0; i < recipe.parts.size(); ++i) {
-    const Item& part = *recipe.parts[i];
-    if (part.hidden) continue;
-    const Role role = roleOfPart(recipe, i);
-    const bool hot = part.id == hovered_ || contains(desk_.selection(), part.id);
-    QPen pen(theme::colourOf(role), hot ? 2.4 : 1.3);
-    if (role != Role::Add) pen.setDashPattern({5, 3});
-    painter.setPen(pen);
-    // What is added shows as itself; a tint would falsify its colours.
-    painter.setBrush(role == Role::Add ? Qt::NoBrush : theme::patternOf(role, hot ? 190 : 120));
-    // A photo that is intersected covers so much that its pattern would hide the work.
-    if (pictureOf(*part.style) && role == Role::Intersect) painter.setBrush(Qt::NoBrush);
-    paintOutline(painter, mat_, desk_.project(), part.id);
+void SelectTool::paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const {
+  QPen pen(theme::colourOf(role), hot ? 2.4 : 1.3);
+  if (role != Role::Add) pen.setDashPattern({5, 3});
+  painter.setPen(pen);
+  // What is added shows as itself; a tint would falsify its colours.
+  painter.setBrush(role == Role::Add ? Qt::NoBrush : theme::patternOf(role, hot ? 190 : 120));
+  // A photo that is intersected covers so much that its pattern would hide the work.
+  if (pictureOf(*part.style) && role == Role::Intersect) painter.setBrush(Qt::NoBrush);
+  paintOutline(painter, mat_, desk_.project(), part.id);
+}
+
+void SelectTool::paintGhosts(QPainter& painter, const Item& cutout) {
+  const auto& parts = cutout.recipe()->parts;
+  const auto roles = cutout.recipe()->formula.operators();
+  const auto isHot = [&](const Item& part) { return part.id == hovered_ || contains(desk_.selection(), part.id); };
+  const auto roleAt = [&](std::size_t i) { return i == 0 ? Role::Add : roles[i - 1]; };
+  // Those that stay as they are while another one is dragged are painted once.
+  StillGhosts ghosts{{}, roles, frameToSheet(desk_.project(), cutout.id), mat_.sheetToMat(), {}};
+  for (const ItemPtr& part : parts) ghosts.parts.push_back(part->hidden || isHot(*part) ? nullptr : part);
+  if (!ghosts.isLike(ghosts_) || ghosts_.image.size() != mat_.size() * mat_.devicePixelRatioF()) {
+    ghosts.image = QImage(mat_.size() * mat_.devicePixelRatioF(), QImage::Format_ARGB32_Premultiplied);
+    ghosts.image.setDevicePixelRatio(mat_.devicePixelRatioF());
+    ghosts.image.fill(Qt::transparent);
+    QPainter still(&ghosts.image);
+    still.setRenderHint(QPainter::Antialiasing);
+    for (std::size_t i = 0; i < parts.size(); ++i)
+      if (ghosts.parts[i]) paintGhost(still, *parts[i], roleAt(i), false);
+    still.end();
+    ghosts_ = std::move(ghosts);
   }
+  painter.drawImage(0, 0, ghosts_.image);
+  for (std::size_t i = 0; i < parts.size(); ++i)
+    if (!parts[i]->hidden && isHot(*parts[i])) paintGhost(painter, *parts[i], roleAt(i), true);
 }
 
 void SelectTool::paint(QPainter& painter) {

@@ -23,12 +23,24 @@ class SelectTool : public Tool {
   QCursor cursor() const override;
 
  private:
+  /// Ghosts of parts that nothing is done to, and what they were painted of.
+  struct StillGhosts {
+    std::vector<ItemPtr> parts;  ///< Null for those that are not in the image.
+    std::vector<Role> roles;
+    Affine frame;
+    QTransform mat;
+    QImage image;
+    bool isLike(const StillGhosts& other) const {
+      return parts == other.parts && roles == other.roles && frame == other.frame && mat == other.mat;
+    }
+  };
   enum class Doing : unsigned char { Nothing, Pressed, Moving, Gripping, Marquee };
 
   /// What a press here would take hold of: a part of the selected cutout, an item, or nothing.
   Id targetAt(const Pointer& pointer) const;
   double reach() const;
-  void paintGhosts(QPainter& painter, const Item& cutout) const;
+  void paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const;
+  void paintGhosts(QPainter& painter, const Item& cutout);
   void paintSelection(QPainter& painter, bool moving);
   void stop();
 
@@ -38,6 +50,7 @@ class SelectTool : public Tool {
   Pointer now_{};
   Point movedBy_;
   SelectionPicture picture_;
+  StillGhosts ghosts_;
   Id hovered_ = 0;
   bool wasSelected_ = false;
   std::optional<Grip> grip_;

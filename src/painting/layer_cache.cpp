@@ -22,6 +22,11 @@ QRect pixelBox(const Box& box) {
   return (r & QRectF(-most, -most, 2 * most, 2 * most)).toAlignedRect().adjusted(-1, -1, 1, 1);
 }
 
+bool doTouch(const QRect& a, const QRect& b) {
+  return a.left() <= b.right() && b.left() <= a.right() && a.top() <= b.bottom() && b.top() <= a.bottom() &&
+         !a.isEmpty();
+}
+
 Point wholeBelow(Point p) { return {std::floor(p.x), std::floor(p.y)}; }
 QPoint asPixels(Point whole) {
   const auto within = [](double v) { return static_cast<int>(std::clamp(v, -1e9, 1e9)); };
@@ -66,75 +71,82 @@ QRect LayerCache::follow(const Sheet& sheet, double scale, const QRect& visible)
   const bool anew = scale != scale_;
   scale_ = scale;
   visible_ = visible;
-  QRect changed;
-  std::unordered_map<Id, std::size_t> places;  // of what was placed; worked out when the order changed
-  std::vector<Placed> next;
-  next.reserve(sheet.items.size());
-  std::size_t furthest = 0;
-  for (std::size_t i = 0; i < sheet.items.size(); ++i) {
-    const ItemPtr& item = sheet.items[i];
-    std::size_t at = i;
-    if (at >= placed_.size() || placed_[at].item->id != item->id) {
-      if (places.empty())
-        for (std::size_t k = 0; k < placed_.size(); ++k) places.emplace(placed_[k].item->id, k);
-      const auto known = places.find(item->id);
-      at = known == places.end() ? placed_.size() : known->second;
-    }
-    const bool known = at < placed_.size();
-    // What lies behind something that it lay in front of before shows otherwise.
-    const bool fellBehind = known && at < furthest;
-    if (known) furthest = std::max(furthest, at);
-    if (known && placed_[at].item == item && !anew) {
-      if (fellBehind) changed |= placed_[at].box;
-      next.push_back(std::move(placed_[at]));
-      placed_[at].box = {};
-      placed_[at].item = next.back().item;
-      continue;
-    }
-    if (known) changed |= placed_[at].box;
-    next.push_back(placed(item, known ? &placed_[at] : nullptr));
-    if (known) placed_[at].box = {};
-    changed |= next.back().box;
+  const auto& items = sheet.items;
+  bool sameOrder = items.size() == placed_.size();
+  for (std::size_t i = 0; sameOrder && i < items.size(); ++i)
+    sameOrder = items[i].get() == shown_[i] || items[i]->id == placed_[i].item->id;
+  QRect changed = sameOrder ? QRect() : followOrder(sheet);
+  for (std::size_t i = 0; i < items.size(); ++i) {
+    if (items[i].get() == shown_[i] && !anew) continue;
+    changed |= boxes_[i];
+    place(i, items[i]);
+    changed |= boxes_[i];
   }
-  for (const Placed& gone : placed_) changed |= gone.box;
-  placed_ = std::move(next);
   return anew ? visible : changed;
 }
 
-LayerCache::Placed LayerCache::placed(const ItemPtr& item, const Placed* before) const {
-  Placed out{item, {}, {}, before ? before->raster : nullptr};
-  if (item->hidden) return out;
-  out.layer = layerOf(item);
-  out.box = pixelBox((Affine::scale(scale_, scale_) * out.layer.place)(out.layer.content->box));
-  return out;
+/// Puts what is placed into the order of the sheet. New items have no box yet.
+QRect LayerCache::followOrder(const Sheet& sheet) {
+  QRect changed;
+  std::unordered_map<Id, std::size_t> places;
+  for (std::size_t k = 0; k < placed_.size(); ++k) places.emplace(placed_[k].item->id, k);
+  std::vector<Placed> placed(sheet.items.size());
+  std::vector<QRect> boxes(sheet.items.size());
+  std::vector<const Item*> shown(sheet.items.size());
+  std::size_t furthest = 0;
+  for (std::size_t i = 0; i < sheet.items.size(); ++i) {
+    const auto known = places.find(sheet.items[i]->id);
+    if (known == places.end()) continue;
+    const std::size_t at = known->second;
+    // What lies behind something that it lay in front of before shows otherwise.
+    if (at < furthest) changed |= boxes_[at];
+    furthest = std::max(furthest, at);
+    placed[i] = std::move(placed_[at]);
+    boxes[i] = boxes_[at];
+    shown[i] = shown_[at];
+    places.erase(known);
+  }
+  for (const auto& [id, at] : places) changed |= boxes_[at];
+  placed_ = std::move(placed);
+  boxes_ = std::move(boxes);
+  shown_ = std::move(shown);
+  return changed;
+}
+
+void LayerCache::place(std::size_t at, const ItemPtr& item) {
+  Placed& one = placed_[at];
+  one.item = item;
+  one.layer = item->hidden ? Layer{} : layerOf(item);
+  shown_[at] = item.get();
+  boxes_[at] =
+      item->hidden ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
 }
 
 void LayerCache::draw(QPainter& painter, const QRect& part) {
   QElapsedTimer watch;
   watch.start();
   allowedMs_ = trying_ ? 0 : frameMs;
-  for (Placed& one : placed_) {
-    if (!one.box.intersects(part)) continue;
+  for (std::size_t i = 0; i < placed_.size(); ++i) {
+    if (!doTouch(boxes_[i], part)) continue;
     if (allowedMs_ > 0 && static_cast<double>(watch.nsecsElapsed()) > allowedMs_ * 1e6) allowedMs_ = 0;
-    drawOne(painter, one, part);
+    if (!drawOne(painter, placed_[i])) finer_ |= boxes_[i] & part;
   }
   sweep();
 }
 
-void LayerCache::drawOne(QPainter& painter, Placed& one, const QRect& part) {
+/// False when a stand-in was drawn.
+bool LayerCache::drawOne(QPainter& painter, Placed& one) {
   const Aim aim(one.layer, scale_, visible_);
-  if (aim.needed.isEmpty()) return;
+  if (aim.needed.isEmpty()) return true;
   if (!one.raster || one.raster->content != one.layer.content || !aim.isMetBy(*one.raster)) {
-    if (allowedMs_ <= 0 && drawStandIn(painter, one, aim)) {
-      finer_ |= one.box & part;
-      return;
-    }
+    if (allowedMs_ <= 0 && drawStandIn(painter, one, aim)) return false;
     one.raster = exactRaster(one, aim);
   }
   one.raster->lastUse = frame_;
   painter.setOpacity(one.layer.opacity);
   painter.drawImage(asPixels(aim.whole) + one.raster->held.topLeft(), one.raster->image);
   painter.setOpacity(1);
+  return true;
 }
 
 /// A raster of the same content: half a pixel off at most, or turned and scaled.
@@ -181,9 +193,9 @@ LayerCache::RasterPtr LayerCache::patched(const Raster& before, const Placed& on
   raster->wanted = aim.wanted;
   raster->held = (before.held | (changed & aim.needed)) & aim.wanted;
   if (!raster->held.contains(aim.needed)) return nullptr;
-  // What is neither in the old image nor changed would have to be painted too.
-  for (const QRect& beyond : QRegion(raster->held).subtracted(before.held).subtracted(changed))
-    if (!beyond.isEmpty()) return nullptr;
+  // What the old content paints beyond its image would have to be painted too.
+  if (!QRegion(raster->held).subtracted(before.held).subtracted(changed).intersected(before.wanted).isEmpty())
+    return nullptr;
   const QRect part = changed & raster->held;
   constexpr double worthwhile = 0.7;
   if (static_cast<double>(part.width()) * part.height() > worthwhile * raster->held.width() * raster->held.height())
@@ -195,16 +207,13 @@ LayerCache::RasterPtr LayerCache::patched(const Raster& before, const Placed& on
   raster->image = raster->held == before.held ? before.image.copy()
                                               : before.image.copy(raster->held.translated(-before.held.topLeft()));
   if (!part.isEmpty()) {
+    // On an image of its own: what lies beyond costs painters less than beyond a clip.
+    QImage image(part.size(), QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::transparent);
+    raster->waitsForPhotos = !paintOn(image, part.topLeft(), one.layer, aim);
     QPainter painter(&raster->image);
-    painter.translate(-raster->held.topLeft());
     painter.setCompositionMode(QPainter::CompositionMode_Source);
-    painter.fillRect(part, Qt::transparent);
-    painter.setCompositionMode(QPainter::CompositionMode_SourceOver);
-    painter.setClipRect(part);
-    Layer bare = one.layer;
-    bare.place = Affine::move(aim.phase) * aim.linear;
-    bare.opacity = 1;
-    raster->waitsForPhotos = !paintLayer(painter, bare, store_, Photos::WhenReady);
+    painter.drawImage(part.topLeft() - raster->held.topLeft(), image);
   }
   keep(raster);
   return raster;
@@ -221,15 +230,19 @@ LayerCache::RasterPtr LayerCache::painted(const Placed& one, const Aim& aim) {
   raster->image = QImage(raster->held.size(), QImage::Format_ARGB32_Premultiplied);
   raster->image.fill(Qt::transparent);
   if (!raster->image.isNull()) {
-    QPainter painter(&raster->image);
-    painter.translate(-raster->held.topLeft());
-    Layer bare = one.layer;
-    bare.place = Affine::move(aim.phase) * aim.linear;
-    bare.opacity = 1;
-    raster->waitsForPhotos = !paintLayer(painter, bare, store_, Photos::WhenReady);
+    raster->waitsForPhotos = !paintOn(raster->image, raster->held.topLeft(), one.layer, aim);
   }
   keep(raster);
   return raster;
+}
+
+/// Paints the content on an image whose corner lies there. True when every photo was ready.
+bool LayerCache::paintOn(QImage& image, QPoint corner, Layer layer, const Aim& aim) {
+  QPainter painter(&image);
+  painter.translate(-corner);
+  layer.place = Affine::move(aim.phase) * aim.linear;
+  layer.opacity = 1;
+  return paintLayer(painter, layer, store_, Photos::WhenReady);
 }
 
 QRect LayerCache::needsFiner() { return std::exchange(finer_, {}); }
@@ -237,8 +250,8 @@ QRect LayerCache::needsFiner() { return std::exchange(finer_, {}); }
 void LayerCache::drawExactly(QPainter& painter, const Sheet& sheet, double scale, const QRect& visible) {
   follow(sheet, scale, visible);
   allowedMs_ = frameMs;  // of which none is counted
-  for (Placed& one : placed_)
-    if (one.box.intersects(visible)) drawOne(painter, one, visible);
+  for (std::size_t i = 0; i < placed_.size(); ++i)
+    if (doTouch(boxes_[i], visible)) drawOne(painter, placed_[i]);
   sweep();
 }
 
@@ -248,10 +261,10 @@ QRect LayerCache::photosReady() {
     if (entry.second->waitsForPhotos) bytes_ -= static_cast<std::size_t>(entry.second->image.sizeInBytes());
     return entry.second->waitsForPhotos;
   });
-  for (Placed& one : placed_)
-    if (one.raster && one.raster->waitsForPhotos) {
-      one.raster = nullptr;
-      box |= one.box;
+  for (std::size_t i = 0; i < placed_.size(); ++i)
+    if (placed_[i].raster && placed_[i].raster->waitsForPhotos) {
+      placed_[i].raster = nullptr;
+      box |= boxes_[i];
     }
   return box;
 }
@@ -259,6 +272,8 @@ QRect LayerCache::photosReady() {
 void LayerCache::clear() {
   kept_.clear();
   placed_.clear();
+  boxes_.clear();
+  shown_.clear();
   bytes_ = 0;
   scale_ = 0;
 }
@@ -274,8 +289,8 @@ void LayerCache::sweep() {
   if (!tooMuch && frame_ < sweepAt_) return;
   sweepAt_ = frame_ + framesKept / 4;
   if (tooMuch)
-    for (Placed& one : placed_)
-      if (!one.box.intersects(visible_)) one.raster = nullptr;
+    for (std::size_t i = 0; i < placed_.size(); ++i)
+      if (!doTouch(boxes_[i], visible_)) placed_[i].raster = nullptr;
   std::erase_if(kept_, [&](const auto& entry) {
     const unsigned age = frame_ - entry.second->lastUse;
     const bool goes = entry.second.use_count() == 1 && (age > framesKept || (tooMuch && age > 0));

@@ -58,21 +58,25 @@ class LayerCache {
   struct Placed {
     ItemPtr item;
     Layer layer;
-    QRect box;  ///< Pixels in which it paints; empty when it is hidden.
     RasterPtr raster;
   };
   struct Aim;  ///< How a layer is to be painted now.
 
-  Placed placed(const ItemPtr& item, const Placed* before) const;
-  void drawOne(QPainter& painter, Placed& one, const QRect& part);
+  QRect followOrder(const Sheet& sheet);
+  void place(std::size_t at, const ItemPtr& item);
+  bool drawOne(QPainter& painter, Placed& one);
   bool drawStandIn(QPainter& painter, const Placed& one, const Aim& aim) const;
   RasterPtr exactRaster(const Placed& one, const Aim& aim);
   RasterPtr patched(const Raster& before, const Placed& one, const Aim& aim);
   RasterPtr painted(const Placed& one, const Aim& aim);
+  bool paintOn(QImage& image, QPoint corner, Layer layer, const Aim& aim);
   void keep(const RasterPtr& raster);
   void sweep();
 
   PhotoStore& store_;
+  // In the order of the sheet's items; apart, since every frame looks at all of two of them.
+  std::vector<const Item*> shown_;
+  std::vector<QRect> boxes_;  ///< Pixels in which each paints; empty when it is hidden.
   std::vector<Placed> placed_;
   /// Rasters by content, those of earlier states too: flicking between outcomes comes back to the same nodes.
   std::unordered_multimap<const Content*, RasterPtr> kept_;

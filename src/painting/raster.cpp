@@ -67,7 +67,32 @@ class LayerPainter {
     if (crowds(painter, outline))
       fillCrowded(painter, outline, brush);
     else
-      painter.fillPath(painterPath(outline), brush);
+      painter.fillPath(pathOn(painter, outline, 0), brush);
+  }
+  /// The path without contours that lie wholly off the picture: painters scan those too.
+  static QPainterPath pathOn(const QPainter& painter, const Outline& outline, double lineWidth) {
+    constexpr std::size_t few = 4;
+    const auto back = painter.transform().inverted();
+    if (outline.contours.size() <= few) return painterPath(outline);
+    constexpr double mitre = 4;
+    const double more = mitre * lineWidth;
+    const QRectF seen = back.mapRect(QRectF(-2, -2, painter.device()->width() + 4, painter.device()->height() + 4))
+                            .adjusted(-more, -more, more, more);
+    const Box on{{seen.left(), seen.top()}, {seen.right(), seen.bottom()}};
+    Outline left;
+    for (const Contour& contour : outline.contours)
+      if (hullOf(contour).touches(on)) left.contours.push_back(contour);
+    return painterPath(left);
+  }
+  static Box hullOf(const Contour& contour) {
+    Box box;
+    box.add(contour.start);
+    for (const Segment& s : contour.segments) {
+      box.add(s.end);
+      if (s.kind != SegmentKind::Line) box.add(s.handle1);
+      if (s.kind == SegmentKind::Cubic) box.add(s.handle2);
+    }
+    return box;
   }
   void one(QPainter& painter, const FillOutline& filling) {
     const double before = painter.opacity();
@@ -85,7 +110,7 @@ class LayerPainter {
     }
     QPen pen(painterColour(stroke.line.colour), stroke.line.width, Qt::SolidLine, Qt::FlatCap, Qt::SvgMiterJoin);
     pen.setMiterLimit(4);
-    painter.strokePath(painterPath(*stroke.outline), pen);
+    painter.strokePath(pathOn(painter, *stroke.outline, stroke.line.width), pen);
   }
   void picture(QPainter& painter, const FillOutline& filling, const PictureBrush& shown) {
     const QTransform toDevice = painterTransform(shown.toOutline) * painter.transform();
