@@ -178,12 +178,13 @@ LayerCache::RasterPtr LayerCache::exactRaster(const Placed& one, const Aim& aim)
   for (auto entry = first; entry != last; ++entry)
     if (aim.isMetBy(*entry->second)) return entry->second;
   if (one.raster)
-    if (auto raster = patched(*one.raster, one, aim)) return raster;
+    if (auto raster = patched(one.raster, one, aim)) return raster;
   return painted(one, aim);
 }
 
 /// The raster of the item's content before, with what changed painted over; null when that saves nothing.
-LayerCache::RasterPtr LayerCache::patched(const Raster& before, const Placed& one, const Aim& aim) {
+LayerCache::RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Placed& one, const Aim& aim) {
+  Raster& before = *patchedOver;
   if (before.image.isNull() || before.waitsForPhotos || before.content == one.layer.content) return nullptr;
   if (!areClose(before.linear, aim.linear) || !areClose(before.phase, aim.phase)) return nullptr;
   const auto box = changedBox(*before.content, *one.layer.content);
@@ -204,8 +205,16 @@ LayerCache::RasterPtr LayerCache::patched(const Raster& before, const Placed& on
   raster->content = one.layer.content;
   raster->linear = aim.linear;
   raster->phase = aim.phase;
-  raster->image = raster->held == before.held ? before.image.copy()
-                                              : before.image.copy(raster->held.translated(-before.held.topLeft()));
+  raster->isPatch = true;
+  if (raster->held != before.held) {
+    raster->image = before.image.copy(raster->held.translated(-before.held.topLeft()));
+  } else if (before.isPatch && trying_) {
+    // A step of a drag: nobody goes back to it.
+    forget(patchedOver);
+    raster->image = std::move(before.image);
+  } else {
+    raster->image = before.image.copy();
+  }
   if (!part.isEmpty()) {
     // On an image of its own: what lies beyond costs painters less than beyond a clip.
     QImage image(part.size(), QImage::Format_ARGB32_Premultiplied);
@@ -282,6 +291,16 @@ void LayerCache::keep(const RasterPtr& raster) {
   raster->lastUse = frame_;
   kept_.emplace(raster->content.get(), raster);
   bytes_ += static_cast<std::size_t>(raster->image.sizeInBytes());
+}
+
+void LayerCache::forget(const RasterPtr& raster) {
+  const auto [first, last] = kept_.equal_range(raster->content.get());
+  for (auto entry = first; entry != last; ++entry)
+    if (entry->second == raster) {
+      bytes_ -= static_cast<std::size_t>(raster->image.sizeInBytes());
+      kept_.erase(entry);
+      return;
+    }
 }
 
 void LayerCache::sweep() {

@@ -52,6 +52,7 @@ class LayerCache {
     QRect held;    ///< Pixels that the image holds.
     QImage image;
     bool waitsForPhotos = false;
+    bool isPatch = false;  ///< Made from the raster of the content before.
     unsigned lastUse = 0;
   };
   using RasterPtr = std::shared_ptr<Raster>;
@@ -67,10 +68,11 @@ class LayerCache {
   bool drawOne(QPainter& painter, Placed& one);
   bool drawStandIn(QPainter& painter, const Placed& one, const Aim& aim) const;
   RasterPtr exactRaster(const Placed& one, const Aim& aim);
-  RasterPtr patched(const Raster& before, const Placed& one, const Aim& aim);
+  RasterPtr patched(const RasterPtr& before, const Placed& one, const Aim& aim);
   RasterPtr painted(const Placed& one, const Aim& aim);
   bool paintOn(QImage& image, QPoint corner, Layer layer, const Aim& aim);
   void keep(const RasterPtr& raster);
+  void forget(const RasterPtr& raster);
   void sweep();
 
   PhotoStore& store_;
