@@ -23,7 +23,8 @@
 #include "app/journal_keeper.h"
 #include "app/mat.h"
 #include "app/measure_field.h"
-#include "app/side_panels.h"
+#include "app/sheets_panel.h"
+#include "app/stack_panel.h"
 #include "app/theme.h"
 #include "output/deliver.h"
 #include "project/edits.h"
@@ -141,11 +142,7 @@ void MainWindow::buildLayout() {
   column->addWidget(buildToolRow());
 
   auto* left = new QSplitter(Qt::Vertical, this);
-  auto* sheets = new QScrollArea(left);
-  sheets->setWidget(new SheetsPanel(desk_, sheets));
-  sheets->setWidgetResizable(true);
-  sheets->setFrameShape(QFrame::NoFrame);
-  sheets->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  auto* sheets = new SheetsPanel(desk_, left);
   auto* stack = new QWidget(left);
   auto* stackColumn = new QVBoxLayout(stack);
   stackColumn->setContentsMargins(0, 8, 0, 0);

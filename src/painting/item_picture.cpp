@@ -6,7 +6,8 @@
 
 namespace widecut {
 
-QImage pictureOf(const std::vector<ItemPtr>& items, PhotoStore& store, QSize size, double ratio, Box around) {
+QImage pictureOf(const std::vector<ItemPtr>& items, PhotoStore& store, QSize size, double ratio, Box around,
+                 Photos photos) {
   QImage image(size * ratio, QImage::Format_ARGB32_Premultiplied);
   image.fill(Qt::transparent);
   std::vector<Layer> layers;
@@ -23,7 +24,7 @@ QImage pictureOf(const std::vector<ItemPtr>& items, PhotoStore& store, QSize siz
     painter.translate(image.width() / 2.0, image.height() / 2.0);
     painter.scale(scale, scale);
     painter.translate(-box.centre().x, -box.centre().y);
-    for (const Layer& layer : layers) paintLayer(painter, layer, store, Photos::WhenReady);
+    for (const Layer& layer : layers) paintLayer(painter, layer, store, photos);
   }
   image.setDevicePixelRatio(ratio);
   return image;
@@ -35,7 +36,7 @@ QImage pictureOfSheet(const Sheet& sheet, PhotoStore& store, QSize size, double 
   std::vector<ItemPtr> items;
   for (const ItemPtr& item : sheet.items)
     if (!item->hidden) items.push_back(item);
-  const QImage drawn = pictureOf(items, store, size, ratio, sheet.box());
+  const QImage drawn = pictureOf(items, store, size, ratio, sheet.box(), Photos::Wait);
   paper.setDevicePixelRatio(ratio);
   QPainter(&paper).drawImage(0, 0, drawn);
   return paper;

@@ -123,7 +123,7 @@ TEST_F(FilesInWindow, TheSheetsPanelGoesToTheClickedSheet) {
   ASSERT_TRUE(w.window.openFile(DEMO_PROJECT));
   w.settle();
   EXPECT_EQ(w.sheet().name, "Outside");
-  w.press("sheet2");
+  w.clickSheet(2);
   EXPECT_EQ(w.sheet().name, "Four bridges");
   w.key(Qt::Key_PageUp);
   EXPECT_EQ(w.sheet().name, "Outside");

@@ -3,6 +3,7 @@
 
 #include <QFileDialog>
 #include <QLineEdit>
+#include <QListView>
 #include <QMimeData>
 #include <QtTest>
 #include <cstdio>
@@ -82,6 +83,18 @@ class WindowDriver {
     auto* widget = window.findChild<QWidget*>(name);
     ASSERT(widget, name);
     QTest::mouseClick(widget, Qt::LeftButton);
+    settle();
+  }
+  /// Clicks the thumbnail of a sheet, counted from 1.
+  void clickSheet(int number) {
+    ++actions;
+    auto* sheets = window.findChild<QListView*>("sheets");
+    ASSERT(sheets, "sheets");
+    for (int row = 0; row < sheets->model()->rowCount(); ++row) {
+      const QModelIndex index = sheets->model()->index(row, 0);
+      if ((index.flags() & Qt::ItemIsSelectable) && --number == 0)
+        QTest::mouseClick(sheets->viewport(), Qt::LeftButton, {}, sheets->visualRect(index).center());
+    }
     settle();
   }
   /// Clicks into a field, types, and lets go with Enter: two actions.

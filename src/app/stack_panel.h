@@ -1,28 +1,12 @@
-// Left of the mat: the sheets, grouped by piece, and the stack of the sheet.
+// Left of the mat: the stack of the sheet.
 #pragma once
 
-#include <QTimer>
 #include <QTreeWidget>
 #include <map>
 
 #include "app/desk.h"
 
-class QVBoxLayout;
-
 namespace widecut {
-
-/// Thumbnails of every sheet; a click goes there.
-class SheetsPanel : public QWidget {
-  Q_OBJECT
- public:
-  explicit SheetsPanel(Desk& desk, QWidget* parent = nullptr);
-
- private:
-  void rebuild();
-  Desk& desk_;
-  QVBoxLayout* column_;
-  QTimer soon_;
-};
 
 /// The items of the sheet, front first; parts of cutouts under them.
 class StackPanel : public QTreeWidget {
@@ -45,7 +29,9 @@ class StackPanel : public QTreeWidget {
     bool operator==(const Row&) const = default;
   };
   static void describe(const Item& item, const QString& sign, int depth, std::vector<Row>& out);
+  static bool readsAlike(const Sheet& a, const Sheet& b);
   Desk& desk_;
+  SheetPtr sheet_;  ///< Whose stack it shows.
   QIcon eye_, eyeShut_;
   std::vector<Row> shown_;
   std::map<Id, QTreeWidgetItem*> rows_;

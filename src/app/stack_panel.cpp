@@ -1,97 +1,14 @@
-#include "app/side_panels.h"
+#include "app/stack_panel.h"
 
 #include <QHeaderView>
-#include <QLabel>
 #include <QMouseEvent>
-#include <QPainter>
-#include <QPushButton>
-#include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/clear_layout.h"
 #include "app/theme.h"
-#include "painting/item_picture.h"
 #include "project/edits.h"
 #include "project/forms/recipe.h"
 
 namespace widecut {
-namespace {
-
-constexpr int thumbnailWidth = 172;
-
-/// A sheet's thumbnail; the one that is open has a plum frame.
-class Thumbnail : public QAbstractButton {
- public:
-  Thumbnail(QImage image, bool open, const QString& name, QWidget* parent)
-      : QAbstractButton(parent), image_(std::move(image)), open_(open) {
-    setAccessibleName(name);
-    setToolTip(name);
-    setCursor(Qt::PointingHandCursor);
-    setFocusPolicy(Qt::TabFocus);
-    setFixedSize((image_.deviceIndependentSize() + QSizeF(6, 6)).toSize());
-  }
-
- protected:
-  void paintEvent(QPaintEvent*) override {
-    QPainter painter(this);
-    painter.drawImage(3, 3, image_);
-    const bool lit = open_ || hasFocus() || underMouse();
-    painter.setPen(QPen(open_ ? theme::plum : lit ? theme::slate : theme::rule, open_ ? 2 : 1));
-    painter.drawRect(QRectF(rect()).adjusted(1.5, 1.5, -1.5, -1.5));
-  }
-
- private:
-  QImage image_;
-  bool open_;
-};
-
-}  // namespace
-
-SheetsPanel::SheetsPanel(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
-  setObjectName("sheets");
-  column_ = new QVBoxLayout(this);
-  column_->setContentsMargins(10, 8, 10, 8);
-  column_->setSpacing(4);
-  // Thumbnails follow a little behind, so that a drag is not slowed.
-  soon_.setSingleShot(true);
-  soon_.setInterval(120);
-  connect(&soon_, &QTimer::timeout, this, &SheetsPanel::rebuild);
-  connect(&desk, &Desk::projectChanged, this, [this] {
-    if (!desk_.isTrying()) soon_.start();
-  });
-  connect(&desk, &Desk::photosReady, &soon_, qOverload<>(&QTimer::start));
-  connect(&desk, &Desk::sheetChanged, this, &SheetsPanel::rebuild);
-  rebuild();
-}
-
-void SheetsPanel::rebuild() {
-  clearLayout(*column_);
-  auto* heading = new QLabel(tr("Sheets"), this);
-  heading->setFont(theme::heading());
-  heading->setStyleSheet("color: #5F6B67");
-  column_->addWidget(heading);
-  int number = 0;
-  for (const PiecePtr& piece : desk_.settled().pieces) {
-    auto* name = new QLabel(this);
-    name->setFont(theme::font(12));
-    name->setText(name->fontMetrics().elidedText(QString::fromStdString(piece->name), Qt::ElideRight, thumbnailWidth));
-    column_->addWidget(name);
-    for (const SheetPtr& sheet : piece->sheets) {
-      const double scale = std::min(thumbnailWidth / sheet->width, 112 / sheet->height);
-      const QSize size(static_cast<int>(std::lround(sheet->width * scale)),
-                       static_cast<int>(std::lround(sheet->height * scale)));
-      const bool open = desk_.sheet() && desk_.sheet()->id == sheet->id;
-      auto* thumbnail = new Thumbnail(pictureOfSheet(*sheet, desk_.photos(), size, devicePixelRatioF()), open,
-                                      tr("Sheet %1: %2").arg(++number).arg(QString::fromStdString(sheet->name)), this);
-      thumbnail->setObjectName(QString("sheet%1").arg(number));
-      connect(thumbnail, &QAbstractButton::clicked, this, [this, id = sheet->id] { desk_.goToSheet(id); });
-      column_->addWidget(thumbnail);
-    }
-    column_->addSpacing(4);
-  }
-  column_->addStretch(1);
-}
-
 StackPanel::StackPanel(Desk& desk, QWidget* parent)
     : QTreeWidget(parent), desk_(desk), eye_(theme::icon("eye")), eyeShut_(theme::icon("eye-shut")) {
   setObjectName("stack");
@@ -151,9 +68,25 @@ void StackPanel::describe(const Item& item, const QString& sign, int depth, std:
   for (auto child = inside.rbegin(); child != inside.rend(); ++child) describe(**child, {}, depth + 1, out);
 }
 
+/// True when a stack of the one reads like that of the other.
+bool StackPanel::readsAlike(const Sheet& a, const Sheet& b) {
+  return a.id == b.id &&
+         std::equal(
+             a.items.begin(), a.items.end(), b.items.begin(), b.items.end(), [](const ItemPtr& x, const ItemPtr& y) {
+               return x == y || (x->id == y->id && x->hidden == y->hidden && x->name == y->name && x->form == y->form);
+             });
+}
+
 void StackPanel::rebuild() {
+  const SheetPtr sheet = desk_.sheet();
+  const bool alike = sheet_ && readsAlike(*sheet, *sheet_);
+  sheet_ = sheet;
+  if (alike) {
+    showSelection();
+    return;
+  }
   std::vector<Row> wanted;
-  const auto& items = desk_.sheet()->items;
+  const auto& items = sheet->items;
   for (auto item = items.rbegin(); item != items.rend(); ++item) describe(**item, {}, 0, wanted);
   // Most changes are not of the stack.
   if (wanted == shown_) {
