@@ -7,8 +7,6 @@
 namespace widecut {
 namespace {
 
-constexpr double pointsPerMillimetre = 72 / 25.4;
-
 /// A number that may carry a unit: `isLength` once a unit has been seen, which is `unit` points.
 struct Amount {
   double value = 0;

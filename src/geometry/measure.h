@@ -8,6 +8,8 @@
 
 namespace widecut {
 
+inline constexpr double pointsPerMillimetre = 72 / 25.4;
+
 /// What a bare number means in a field.
 enum class Unit : unsigned char { Millimetre, Point, Plain };
 

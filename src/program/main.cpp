@@ -1,6 +1,6 @@
 #include <QCoreApplication>
 
-#include "app/run.h"
+#include "app/window/run.h"
 #include "cli/command_line.h"
 
 int main(int count, char** words) {

@@ -5,14 +5,14 @@
 #include <QCompleter>
 #include <QLabel>
 
-#include "app/formula_field.h"
+#include "app/widgets/formula_field.h"
+#include "geometry/measure.h"
 #include "project/resolve.h"
 #include "window_driver.h"
 
 namespace widecut {
 namespace {
 
-constexpr double pointsPerMm = 72 / 25.4;
 double squared(double v) { return v * v; }
 
 struct CutWindow : testing::Test {
@@ -25,7 +25,9 @@ struct CutWindow : testing::Test {
     w.drag(w.mm(80, 80), w.mm(140, 140));
     w.key(Qt::Key_A, Qt::ControlModifier);
   }
-  double squareMm(const Item& item) { return signedArea(resolved(item)->outline) / (pointsPerMm * pointsPerMm); }
+  double squareMm(const Item& item) {
+    return signedArea(resolved(item)->outline) / (pointsPerMillimetre * pointsPerMillimetre);
+  }
   double total() {
     double sum = 0;
     for (const ItemPtr& item : w.sheet().items) sum += squareMm(*item);
@@ -214,7 +216,7 @@ TEST_F(CutWindow, TheOutlineOfALineIsAShapeOfItsOwn) {
   const Item& ring = *w.sheet().items[0];
   EXPECT_EQ(resolved(ring)->outline.contours.size(), 2U);
   EXPECT_FALSE(lineOf(*ring.style));
-  EXPECT_NEAR(squareMm(ring), pi * 60 * 8 / pointsPerMm, 6);
+  EXPECT_NEAR(squareMm(ring), pi * 60 * 8 / pointsPerMillimetre, 6);
 }
 
 TEST_F(CutWindow, WhatOverhangsTheSheetIsTrimmedAndNotLost) {
@@ -223,7 +225,7 @@ TEST_F(CutWindow, WhatOverhangsTheSheetIsTrimmedAndNotLost) {
   w.key(Qt::Key_T);
   const Item& item = *w.sheet().items[0];
   ASSERT_TRUE(item.recipe());
-  EXPECT_NEAR(boxInParent(item).high.x / pointsPerMm, 297, 1e-6);
+  EXPECT_NEAR(boxInParent(item).high.x / pointsPerMillimetre, 297, 1e-6);
   EXPECT_EQ(item.recipe()->parts.size(), 2U);
   w.key(Qt::Key_T);
   EXPECT_TRUE(w.window.findChild<QLabel*>("hint")->text().contains("overhangs"))

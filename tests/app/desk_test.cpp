@@ -1,5 +1,5 @@
 // The desk and the raster cache, without a window.
-#include "app/desk.h"
+#include "app/desk/desk.h"
 
 #include <gtest/gtest.h>
 

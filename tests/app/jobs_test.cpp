@@ -3,13 +3,12 @@
 
 #include <QImage>
 
+#include "geometry/measure.h"
 #include "project/resolve.h"
 #include "window_driver.h"
 
 namespace widecut {
 namespace {
-
-constexpr double pointsPerMm = 72 / 25.4;
 
 /// A photo whose left half is red and right half blue, as a file.
 QString twoToneFile(const QTemporaryDir& folder) {
@@ -22,7 +21,9 @@ QString twoToneFile(const QTemporaryDir& folder) {
   return path;
 }
 
-double squareMm(const Item& item) { return signedArea(resolved(item)->outline) / (pointsPerMm * pointsPerMm); }
+double squareMm(const Item& item) {
+  return signedArea(resolved(item)->outline) / (pointsPerMillimetre * pointsPerMillimetre);
+}
 
 bool isRed(const QColor& c) { return c.red() > 150 && c.blue() < 90; }
 bool isBlue(const QColor& c) { return c.blue() > 150 && c.red() < 90; }
@@ -65,7 +66,7 @@ TEST(Jobs, J13APhotoInAnEllipseIsSavedAsATransparentPicture) {
   EXPECT_TRUE(isBlue(w.seen(w.mm(160, 90))));
   const QImage picture(out);
   ASSERT_FALSE(picture.isNull());
-  EXPECT_NEAR(picture.width(), 100 * pointsPerMm * 2, 4) << "144 ppi unless another is asked for";
+  EXPECT_NEAR(picture.width(), 100 * pointsPerMillimetre * 2, 4) << "144 ppi unless another is asked for";
   EXPECT_EQ(picture.pixelColor(1, 1).alpha(), 0) << "corners outside the ellipse are clear";
   EXPECT_TRUE(isRed(picture.pixelColor(picture.width() / 4, picture.height() / 2)));
   EXPECT_LE(w.actions, 13 / 2);
@@ -142,7 +143,7 @@ TEST(Jobs, J17AKnifeStrokeWithATypedGapDoesTheSame) {
   EXPECT_LT(rest, whole - 80);
   EXPECT_EQ(w.seen(w.mm(140, 93)), QColor(Qt::white));
   const Box upper = boxInParent(*w.sheet().items[0]), lower = boxInParent(*w.sheet().items[1]);
-  EXPECT_NEAR(std::max(upper.low.y, lower.low.y) - std::min(upper.high.y, lower.high.y), 3 * pointsPerMm, 1e-6);
+  EXPECT_NEAR(std::max(upper.low.y, lower.low.y) - std::min(upper.high.y, lower.high.y), 3 * pointsPerMillimetre, 1e-6);
 }
 
 TEST(Jobs, J22AFlyerPictureOfTrianglesIsTrimmedAtTheSheetsEdge) {

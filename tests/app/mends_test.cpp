@@ -9,9 +9,10 @@
 #include <QTemporaryDir>
 #include <QTreeWidget>
 
-#include "app/cards.h"
-#include "app/deliver_dialog.h"
-#include "app/recovery_strip.h"
+#include "app/widgets/cards.h"
+#include "app/window/deliver_dialog.h"
+#include "app/window/recovery_strip.h"
+#include "geometry/measure.h"
 #include "media/files.h"
 #include "project/edits.h"
 #include "project/fills.h"
@@ -40,7 +41,7 @@ struct Mends : testing::Test {
     w.drag(w.mm(80, 80), w.mm(140, 140));
     w.key(Qt::Key_A, Qt::ControlModifier);
   }
-  double left(Id id) { return boxInParent(*findItem(w.desk().project(), id)).low.x / (72 / 25.4); }
+  double left(Id id) { return boxInParent(*findItem(w.desk().project(), id)).low.x / pointsPerMillimetre; }
   QString hint() { return w.window.findChild<QLabel*>("hint")->text(); }
   std::string undoName() { return w.desk().history().undoName(); }
   QLineEdit& field(const char* name) { return *w.window.findChild<QLineEdit*>(name); }
@@ -89,7 +90,7 @@ TEST_F(Mends, ACutoutAndItsPartSelectedTogetherMoveAlike) {
   const double before = frameToSheet(w.desk().settled(), part)(Point{}).x;
   w.desk().select({part, cutout});
   w.key(Qt::Key_Right, Qt::ShiftModifier);
-  EXPECT_NEAR(frameToSheet(w.desk().settled(), part)(Point{}).x - before, 10 * 72 / 25.4, 1e-9);
+  EXPECT_NEAR(frameToSheet(w.desk().settled(), part)(Point{}).x - before, 10 * pointsPerMillimetre, 1e-9);
 }
 
 TEST_F(Mends, WhatIsBeingTypedIsThereWhenItIsSaved) {
@@ -102,7 +103,7 @@ TEST_F(Mends, WhatIsBeingTypedIsThereWhenItIsSaved) {
   QTest::keyClick(&field("x"), Qt::Key_S, Qt::ControlModifier);
   const auto saved = openProject(path.toStdString());
   ASSERT_TRUE(saved);
-  EXPECT_NEAR(boxInParent(*findItem(*saved, id)).low.x, 80 * 72 / 25.4, 1e-6);
+  EXPECT_NEAR(boxInParent(*findItem(*saved, id)).low.x, 80 * pointsPerMillimetre, 1e-6);
   EXPECT_TRUE(w.desk().isSaved());
 }
 
@@ -144,7 +145,7 @@ TEST_F(Mends, UndoAfterTheWheelTakesTheReframingBack) {
   w.wheel(w.mm(100, 100), 3);
   w.key(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(*findItem(w.desk().settled(), w.desk().selection()[0])->style, before);
-  EXPECT_EQ(undoName(), "Place photo");
+  EXPECT_EQ(undoName(), "Bring in a photo");
 }
 
 TEST_F(Mends, WhatChangesNothingIsNoStep) {

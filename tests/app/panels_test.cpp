@@ -8,8 +8,8 @@
 #include <QSlider>
 #include <QTreeWidget>
 
-#include "app/cards.h"
-#include "app/deliver_dialog.h"
+#include "app/widgets/cards.h"
+#include "app/window/deliver_dialog.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "window_driver.h"

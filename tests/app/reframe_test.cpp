@@ -58,7 +58,7 @@ TEST_F(ReframeTest, TheWheelScalesAndARunOfItIsOneStep) {
   EXPECT_EQ(w.desk().tool(), ToolKind::Select);
   w.key(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_NEAR(framing().pointsPerPixel, covering(), 1e-9);
-  EXPECT_EQ(w.desk().history().undoName(), "Place photo");
+  EXPECT_EQ(w.desk().history().undoName(), "Bring in a photo");
 }
 
 TEST_F(ReframeTest, TheWheelNeverUncoversTheFrame) {
@@ -85,14 +85,14 @@ TEST_F(ReframeTest, EscapeInADragPutsThePhotoBackAndStaysInTheTool) {
   EXPECT_NEAR(framing().centre.x, 0, 1e-9);
   EXPECT_EQ(w.desk().tool(), ToolKind::Reframe);
   w.release(w.mm(170, 100));
-  EXPECT_EQ(w.desk().history().undoName(), "Place photo");
+  EXPECT_EQ(w.desk().history().undoName(), "Bring in a photo");
 }
 
 TEST_F(ReframeTest, AClickOutsideEnds) {
   w.key(Qt::Key_R);
   w.click(w.mm(20, 190));
   EXPECT_EQ(w.desk().tool(), ToolKind::Select);
-  EXPECT_EQ(w.desk().history().undoName(), "Place photo");
+  EXPECT_EQ(w.desk().history().undoName(), "Bring in a photo");
 }
 
 TEST_F(ReframeTest, ArrowsShift) {

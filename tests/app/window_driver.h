@@ -8,8 +8,9 @@
 #include <QtTest>
 #include <cstdio>
 
-#include "app/main_window.h"
-#include "app/mat.h"
+#include "app/mat/mat.h"
+#include "app/window/main_window.h"
+#include "geometry/measure.h"
 
 namespace widecut {
 
@@ -36,7 +37,7 @@ class WindowDriver {
   }
   QPoint onMat(Point p) { return mat().toMat(p).toPoint(); }
   /// Millimetres on the sheet, as a person thinks.
-  static Point mm(double x, double y) { return {x * 72 / 25.4, y * 72 / 25.4}; }
+  static Point mm(double x, double y) { return {x * pointsPerMillimetre, y * pointsPerMillimetre}; }
 
   void key(int key, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
     ++actions;

@@ -4,15 +4,14 @@
 #include <QLineEdit>
 #include <QTreeWidget>
 
-#include "app/cards.h"
+#include "app/widgets/cards.h"
+#include "geometry/measure.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "window_driver.h"
 
 namespace widecut {
 namespace {
-
-constexpr double pointsPerMm = 72 / 25.4;
 
 struct WindowTest : testing::Test {
   WindowDriver w;
@@ -29,7 +28,7 @@ struct WindowTest : testing::Test {
   }
   Box boxOf(Id id) {
     const Box b = boxInParent(*findItem(w.desk().project(), id));
-    return {b.low / pointsPerMm, b.high / pointsPerMm};
+    return {b.low / pointsPerMillimetre, b.high / pointsPerMillimetre};
   }
   void selectBoth() {
     box();
@@ -84,7 +83,7 @@ TEST_F(WindowTest, HandlesResizeAndKeepTheOppositeCorner) {
 
 TEST_F(WindowTest, TheTurningGripTurnsInSteps) {
   const Id id = box();
-  const double up = 26 / w.mat().zoom() / pointsPerMm;
+  const double up = 26 / w.mat().zoom() / pointsPerMillimetre;
   w.drag(w.mm(80, 50 - up), w.mm(80 + 42, 80 - 42), Qt::ShiftModifier);
   EXPECT_NEAR(degrees(findItem(w.desk().project(), id)->turn), 45, 1e-6);
 }
@@ -150,7 +149,9 @@ TEST_F(WindowTest, PointingAtAnOutcomeTriesItAndLeavingTakesItBack) {
 
 TEST_F(WindowTest, LettersFlickThroughOutcomes) {
   selectBoth();
-  const auto area = [&] { return signedArea(resolved(*w.sheet().items[0])->outline) / pointsPerMm / pointsPerMm; };
+  const auto area = [&] {
+    return signedArea(resolved(*w.sheet().items[0])->outline) / pointsPerMillimetre / pointsPerMillimetre;
+  };
   w.key(Qt::Key_U);
   EXPECT_NEAR(area(), 3600 + pi * 900 * 3 / 4, 40);
   const double whole = area();
@@ -185,7 +186,9 @@ TEST_F(WindowTest, WhoseLookStaysCanBeChosen) {
 TEST_F(WindowTest, ASignChangesTheRoleAndTheEyeLeavesAPartOut) {
   selectBoth();
   w.key(Qt::Key_U);
-  const auto area = [&] { return signedArea(resolved(*w.sheet().items[0])->outline) / pointsPerMm / pointsPerMm; };
+  const auto area = [&] {
+    return signedArea(resolved(*w.sheet().items[0])->outline) / pointsPerMillimetre / pointsPerMillimetre;
+  };
   const double united = area();
   w.press("sign1");
   EXPECT_EQ(w.desk().history().undoName(), "Change role");
@@ -210,7 +213,7 @@ TEST_F(WindowTest, AGhostPartIsDraggedAndTheResultFollowsDuringTheDrag) {
   w.dragTo(w.mm(145, 145));
   EXPECT_TRUE(w.desk().isTrying());
   const auto area = [&] { return signedArea(resolved(*findItem(w.desk().project(), cutout))->outline); };
-  EXPECT_GT(area() / pointsPerMm / pointsPerMm, 3400) << "before the button is let go";
+  EXPECT_GT(area() / pointsPerMillimetre / pointsPerMillimetre, 3400) << "before the button is let go";
   w.release(w.mm(145, 145));
   EXPECT_EQ(w.desk().history().undoName(), "Move");
   EXPECT_EQ(w.desk().selection()[0], findItem(w.desk().settled(), cutout)->recipe()->parts[1]->id);

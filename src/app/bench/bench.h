@@ -1,0 +1,22 @@
+// The bench below the mat: pictures, numbers or the recipe of whatever is selected.
+#pragma once
+
+#include <QStackedWidget>
+
+#include "app/desk/desk.h"
+
+namespace widecut {
+
+/// Chooses its page by the selection and the tool.
+class Bench : public QStackedWidget {
+  Q_OBJECT
+ public:
+  explicit Bench(Desk& desk, QWidget* parent = nullptr);
+
+ private:
+  void refresh();
+  void choosePage();
+  Desk& desk_;
+};
+
+}  // namespace widecut

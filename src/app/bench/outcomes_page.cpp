@@ -1,0 +1,246 @@
+#include "app/bench/outcomes_page.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QScrollArea>
+
+#include "app/look/theme.h"
+#include "app/widgets/cards.h"
+#include "app/widgets/clear_layout.h"
+#include "painting/item_picture.h"
+#include "project/edits.h"
+#include "project/pieces.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+constexpr QSize pictureSize{124, 70};
+constexpr int atOnce = 400;  // nodes up to which the pictures are there at once; of more they follow
+
+struct OutcomeFace {
+  QString name, sign, key;
+  QColor edge;
+};
+
+OutcomeFace faceOf(Outcome outcome, const std::vector<ItemPtr>& items) {
+  const QString front =
+      items.size() == 2 ? QString::fromStdString(items.back()->name) : OutcomesPage::tr("the front ones");
+  const QString back = items.size() == 2 ? QString::fromStdString(items.front()->name) : OutcomesPage::tr("the others");
+  switch (outcome) {
+    case Outcome::Union:
+      return {OutcomesPage::tr("Union"), "+", "U", theme::pine};
+    case Outcome::SubtractFront:
+      return {front, "−", "S", theme::rust};
+    case Outcome::SubtractBack:
+      return {back, "−", "⇧S", theme::rust};
+    case Outcome::Intersect:
+      return {OutcomesPage::tr("Intersect"), "∩", "I", theme::blue};
+    case Outcome::Exclude:
+      return {OutcomesPage::tr("Exclude"), "⊕", "X", theme::ochre};
+  }
+  return {};
+}
+
+}  // namespace
+
+OutcomesPage::OutcomesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
+  // Narrow windows scroll sideways.
+  auto* scroll = new QScrollArea(this);
+  scroll->setWidgetResizable(true);
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  auto* holder = new QWidget(scroll);
+  scroll->setWidget(holder);
+  auto* whole = new QHBoxLayout(this);
+  whole->setContentsMargins(0, 0, 0, 0);
+  whole->addWidget(scroll);
+  row_ = new QHBoxLayout(holder);
+  row_->setContentsMargins(14, 8, 14, 6);
+  row_->setSpacing(12);
+}
+
+void OutcomesPage::refresh(bool selection) {
+  // While an outcome is tried on the mat its cards must stay under the pointer.
+  if (selection || !desk_.isTrying()) rebuild();
+}
+
+OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& photos, double ratio) {
+  Worked worked;
+  Box around;
+  for (const ItemPtr& item : combinable(q.project, q.ids)) around.add(boxInParent(*item));
+  for (std::size_t i = 0; i < std::size(allOutcomes); ++i) {
+    Id made = 0;
+    Project changed = combined(q.project, q.ids, allOutcomes[i], q.looks[i], made);
+    const ItemPtr result = findItem(changed, made);
+    const bool empty = !result || resolved(*result)->outline.isEmpty();
+    QImage picture = result ? pictureOf({result}, photos, pictureSize, ratio, around) : QImage();
+    worked.outcomes.push_back({std::move(changed), std::move(picture), empty});
+  }
+  std::vector<ItemPtr> apart;
+  for (Item piece : dividedItems(q.project, q.ids, q.looks[0])) {
+    piece.position = piece.position + (piece.position - around.centre()) * 0.12;
+    apart.push_back(std::make_shared<const Item>(std::move(piece)));
+  }
+  worked.pieces = apart.size();
+  worked.divided =
+      pictureOf(apart, photos, pictureSize, ratio, Box{around}.grown(0.06 * std::max(around.width(), around.height())));
+  return worked;
+}
+
+void OutcomesPage::rebuild() {
+  const std::vector<Id> ids = desk_.selection();
+  if (combinable(desk_.settled(), ids).size() < 2) {
+    task_.drop();
+    lay(nullptr);
+    return;
+  }
+  Question q{desk_.settled(), ids, {}};
+  for (const Outcome outcome : allOutcomes) q.looks.push_back(desk_.lookFor(ids, outcome));
+  int nodes = 0;
+  for (const Id id : ids)
+    if (const ItemPtr item = findItem(q.project, id)) nodes += counts(resolved(*item)->outline).nodes;
+  if (nodes <= atOnce) {
+    task_.drop();
+    lay(std::make_shared<Worked>(workedOut(q, desk_.photos(), devicePixelRatioF())));
+    return;
+  }
+  lay(nullptr);
+  task_.run([this, q, &photos = desk_.photos(), ratio = devicePixelRatioF()] {
+    auto worked = std::make_shared<Worked>(workedOut(q, photos, ratio));
+    return [this, worked] { lay(worked); };
+  });
+}
+
+/// Lays out the cards, with their pictures or, while these are being worked out, without.
+void OutcomesPage::lay(const std::shared_ptr<const Worked>& worked) {
+  clearLayout(*row_);
+  const std::vector<Id> ids = desk_.selection();
+  const auto items = combinable(desk_.settled(), ids);
+  auto* column = new QVBoxLayout;
+  column->setSpacing(5);
+  row_->addLayout(column);
+  addHeading(*column, items);
+  auto* cards = new QHBoxLayout;
+  cards->setSpacing(8);
+  column->addLayout(cards);
+  column->addStretch(1);
+  if (items.size() < 2) {
+    row_->addStretch(1);
+    return;
+  }
+  for (std::size_t i = 0; i < std::size(allOutcomes); ++i) addOutcome(*cards, i, items, worked);
+  addDivision(*cards, items, worked);
+  auto* looks = new QVBoxLayout;
+  looks->setSpacing(4);
+  row_->addLayout(looks);
+  addChips(*looks, tr("Keeps the look of"), items, false);
+  addChips(*looks, tr("Keeps the photo of"), items, true);
+  looks->addStretch(1);
+  row_->addStretch(1);
+}
+
+void OutcomesPage::addHeading(QBoxLayout& column, const std::vector<ItemPtr>& items) {
+  QString names;
+  for (std::size_t i = 0; i < std::min<std::size_t>(items.size(), 12); ++i)
+    names += (names.isEmpty() ? "" : tr(", ")) + QString::fromStdString(items[i]->name);
+  auto* heading = new QLabel(items.size() == 2 ? tr("What %1 and %2 can become")
+                                                     .arg(QString::fromStdString(items.front()->name),
+                                                          QString::fromStdString(items.back()->name))
+                             : items.size() > 2 ? tr("What these %1 items can become").arg(items.size())
+                                                : tr("Parts of a cutout: each keeps its own role"),
+                             this);
+  heading->setToolTip(names);
+  theme::makeHeading(*heading);
+  column.addWidget(heading);
+}
+
+void OutcomesPage::addOutcome(QBoxLayout& cards, std::size_t index, const std::vector<ItemPtr>& items,
+                              const std::shared_ptr<const Worked>& worked) {
+  const Outcome outcome = allOutcomes[index];
+  const OutcomeFace face = faceOf(outcome, items);
+  auto* card = new Card(face.name, face.key, face.edge, worked ? worked->outcomes[index].picture : QImage(), this);
+  card->setSign(face.sign);
+  if (outcome == Outcome::SubtractFront || outcome == Outcome::SubtractBack) {
+    card->setAccessibleName(tr("Subtract %1").arg(face.name));
+    card->setToolTip(card->accessibleName());
+  }
+  if (!worked)
+    card->setNote(tr("working it out"));
+  else if (worked->outcomes[index].isEmpty)
+    card->setNote(tr("nothing is left"));
+  card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
+  if (worked)
+    connect(card, &Card::entered, this, [this, worked, index] { trial_.show(worked->outcomes[index].changed); });
+  connect(card, &Card::left, this, [this] { trial_.drop(); });
+  connect(card, &Card::clicked, this, [this, outcome] {
+    trial_.drop();
+    desk_.makeOutcome(outcome);
+  });
+  cards.addWidget(card);
+}
+
+/// The card of the division: its pieces, drawn a little apart.
+void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items,
+                               const std::shared_ptr<const Worked>& worked) {
+  const std::vector<Id> ids = desk_.selection();
+  auto* card = new Card(tr("Divide"), "D", theme::slate, worked ? worked->divided : QImage(), this);
+  card->setSign("÷");
+  card->setObjectName("divide");
+  if (worked)
+    card->setToolTip(tr("%1 pieces, each an item of its own: %2 items end").arg(worked->pieces).arg(items.size()));
+  else
+    card->setNote(tr("working it out"));
+  if (worked)
+    connect(card, &Card::entered, this, [this, ids] {
+      std::vector<Id> made;
+      trial_.show(withDivided(desk_.settled(), ids, desk_.lookFor(ids, Outcome::Union), made));
+    });
+  connect(card, &Card::left, this, [this] { trial_.drop(); });
+  connect(card, &Card::clicked, this, [this] {
+    trial_.drop();
+    desk_.makeDivision();
+  });
+  cards.addWidget(card);
+}
+
+void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items,
+                            bool photos) {
+  std::vector<ItemPtr> offered;
+  for (const ItemPtr& item : items)
+    if (!photos || showsPicture(*item)) offered.push_back(item);
+  if (photos && offered.empty()) return;
+  auto* label = new QLabel(heading, this);
+  theme::makeHeading(*label);
+  column.addWidget(label);
+  auto* row = new QHBoxLayout;
+  row->setSpacing(5);
+  column.addLayout(row);
+  const LookChoice current = desk_.lookFor(desk_.selection(), Outcome::Union);
+  const auto chip = [&](const QString& name, bool marked, const auto& choose) {
+    auto* button = new QPushButton(this);
+    button->setText((marked ? "● " : "") + button->fontMetrics().elidedText(name, Qt::ElideRight, 90));
+    button->setToolTip(name);
+    button->setAccessibleName(heading + " " + name);
+    button->setCheckable(true);
+    button->setChecked(marked);
+    button->setObjectName((photos ? "photoOf " : "lookOf ") + name);
+    button->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
+    connect(button, &QPushButton::clicked, this, choose);
+    row->addWidget(button);
+  };
+  constexpr std::size_t most = 4;
+  for (std::size_t i = 0; i < std::min(offered.size(), most); ++i) {
+    const Id id = offered[i]->id;
+    const QString name = QString::fromStdString(offered[i]->name);
+    if (photos)
+      chip(name, current.photo == id, [this, id] { desk_.choosePhoto(id); });
+    else
+      chip(name, current.look == id, [this, id] { desk_.chooseLook(id); });
+  }
+  if (photos) chip(tr("none"), current.photo == 0, [this] { desk_.choosePhoto(Id{0}); });
+  row->addStretch(1);
+}
+
+}  // namespace widecut

@@ -1,0 +1,32 @@
+// A page of the bench: the reframe tool is in hand: the whole picture with its window.
+#pragma once
+
+#include "app/bench/bench_page.h"
+
+class QLabel;
+class QSlider;
+
+namespace widecut {
+
+class MeasureField;
+
+/// The reframe tool is in hand: the whole picture with its window.
+class ReframePage : public BenchPage {
+  Q_OBJECT
+ public:
+  ReframePage(Desk& desk, QWidget* parent);
+  void refresh(bool selection) override;
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+
+ private:
+  void scaleTo(double share, bool settle);
+  Trial trial_{desk_};
+  QLabel* heading_;
+  QLabel* resolution_;
+  QSlider* slider_;
+  MeasureField* field_;
+};
+
+}  // namespace widecut

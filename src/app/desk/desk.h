@@ -1,0 +1,181 @@
+// What is open and being worked on: the project with its history, the sheet, the selection, the tool.
+#pragma once
+
+#include <QObject>
+#include <QPointer>
+#include <QString>
+#include <QTimer>
+
+#include "cutting/offset.h"
+#include "geometry/measure.h"
+#include "media/photo.h"
+#include "project/cutouts.h"
+#include "project/history.h"
+#include "project/lookup.h"
+#include "storage/recovery.h"
+
+namespace widecut {
+
+enum class ToolKind : unsigned char { Select, Rectangle, Ellipse, Polygon, Reframe, Knife, Offset, LineOutline };
+
+class Trial;
+
+/// The state that every part of the window shows and changes. Everything here is for the window's thread.
+class Desk : public QObject {
+  Q_OBJECT
+ public:
+  explicit Desk(QObject* parent = nullptr);
+
+  /// The project as shown: with the change that is being tried, if there is one.
+  const Project& project() const { return preview_ ? *preview_ : *history_.current(); }
+  /// The project without the change that is being tried.
+  const Project& settled() const { return *history_.current(); }
+  SheetPtr sheet() const;
+  const std::vector<Id>& selection() const { return selection_; }
+  /// The only selected item; null when none or several are.
+  ItemPtr onlyItem() const;
+  /// The cutout whose recipe shows: the only selected item, or the cutout that it is a part of; null otherwise.
+  ItemPtr openCutout() const;
+  ToolKind tool() const { return tool_; }
+  PhotoStore& photos() { return photos_; }
+  const History& history() const { return history_; }
+
+  bool isTrying() const { return preview_.has_value(); }
+  /// Makes a change: one undo step. Nothing is added when the project is as it was. A change beyond the limits is not
+  /// made: the person is told why, and the result is false.
+  bool commit(const QString& name, Project changed);
+
+  void undo();
+  void redo();
+  /// Before a command acts: whoever tries a change that the person has finished, or is still typing, makes it now.
+  void settleAll() { emit settleWanted(); }
+
+  /// Selects what there is of these.
+  void select(std::vector<Id> items);
+  void goToSheet(Id sheet);
+  void setTool(ToolKind tool);
+  /// How many corners the next polygon has; 3 to 400.
+  void setCornersForNew(int corners);
+
+  /// Makes a cutout of the selection, or, right after another outcome was made, that one in its stead.
+  void makeOutcome(Outcome outcome);
+  /// Divides the selection, or, right after an outcome was made, what that was made of.
+  void makeDivision();
+  /// The items that an outcome would be made of: the selection, or what the last outcome was made of.
+  std::vector<Id> outcomeItems() const;
+  /// Whose look and photo the next outcomes keep; an id of 0 leaves it to usualLook.
+  LookChoice lookFor(std::span<const Id> items, Outcome outcome) const;
+  void chooseLook(Id item);
+  void choosePhoto(std::optional<Id> item);
+
+  // Files.
+  QString path() const { return path_; }
+  bool isSaved() const { return history_.isSaved(); }
+  void startNew();
+  Result<void> open(const QString& path);
+  /// The same, but saving will ask for a name: the file itself stays as it is.
+  Result<void> openCopy(const QString& path);
+  /// Refuses a file that another window has open, and, unless `replaceChanged`, one that was changed since it was
+  /// opened.
+  Result<void> save(const QString& path, bool replaceChanged = false);
+  /// True when somebody else has written the file since it was opened or saved here.
+  bool isChangedElsewhere() const;
+  /// True when another window has the file open, and had it first.
+  bool isOpenElsewhere() const { return !path_.isEmpty() && !claim_ && !claims_.empty(); }
+  /// Takes up work that another program left behind: it is not saved, and `path` is where saving will put it.
+  void takeUp(Project project, const QString& path);
+  /// Where claims on files are noted; without it none are made.
+  void setClaims(const std::string& folder) { claims_ = folder; }
+  /// Puts a photo file into the only selected outline or, when none or several are selected, on the sheet.
+  Result<void> placePhoto(const QString& path, std::optional<Point> at);
+
+  Style styleForNew;
+  int cornersForNew = 3;                      ///< Of polygons: 3 or more.
+  double depthForNew = 0;                     ///< Of stars: 0…1; 0 draws a polygon.
+  double knifeGap = 2 * pointsPerMillimetre;  ///< Points, ≥ 0.
+  /// What the offset tool is about to do.
+  double offsetDistance = 3 * pointsPerMillimetre;
+  Join offsetJoin = Join::Mitre;
+  LineShape lineShape;
+
+ signals:
+  void projectChanged();
+  void selectionChanged();
+  void sheetChanged();
+  void toolChanged();
+  /// What the tool in hand is about to draw or do was set otherwise.
+  void toolSet();
+  void photosReady();
+  /// Another project is open, or its file or saved state changed.
+  void fileChanged();
+  /// Something the person should read in the hint line.
+  void told(const QString& message);
+
+  /// See settleAll.
+  void settleWanted();
+
+ private:
+  friend class Trial;
+  bool admits(const Project& changed);
+  void dropPreview();
+  void reset(ProjectPtr project, const QString& path);
+  void dropMissing();
+  /// After a step through the history.
+  void goneThrough();
+  /// The items to make an outcome of; takes the last outcome back when it can still be replaced.
+  std::optional<std::vector<Id>> takeOutcomeItems();
+  /// The last outcome stands again when the one in its stead was refused.
+  void putOutcomeBack(const std::vector<Id>& items);
+  void remember(std::vector<Id> items, std::vector<Id> made);
+
+  void claim(const QString& path);
+
+  std::string claims_;
+  std::unique_ptr<FileClaim> claim_;
+  std::string stamp_;  ///< Of the file as it was opened or saved.
+  History history_;
+  std::optional<Project> preview_;
+  const Trial* trying_ = nullptr;  ///< Whose change the preview is.
+  std::vector<Id> selection_;
+  Id sheet_ = 0;
+  ToolKind tool_ = ToolKind::Select;
+  QString path_;
+  QTimer readySoon_;
+  PhotoStore photos_;
+  Id chosenLook_ = 0;
+  std::optional<Id> chosenPhoto_;
+
+  /// The outcome just made, while it can still be replaced.
+  struct LastOutcome {
+    std::vector<Id> items, made;
+    ProjectPtr state;
+  };
+  std::optional<LastOutcome> lastOutcome_;
+};
+
+/// A hold on what is being tried. Only the one who shows a change can make it or take it back, so that none makes
+/// another one's by mistake.
+class Trial {
+ public:
+  explicit Trial(Desk& desk) : desk_(&desk) {}
+  Trial(const Trial&) = delete;
+  Trial& operator=(const Trial&) = delete;
+
+  /// Shows a change without making it, in the place of whatever was being tried. What is beyond the limits is not
+  /// shown.
+  void show(Project changed);
+  /// True while it is this one's change that shows.
+  bool isShown() const { return desk_ && desk_->trying_ == this; }
+  /// Makes the change that it shows: one undo step. Nothing, and false, when another one's shows, or none.
+  bool settle(const QString& name);
+  /// Takes back what it shows; another one's change stays.
+  void drop();
+
+ private:
+  QPointer<Desk> desk_;  // panels outlive the desk when the window closes
+};
+
+/// An empty project with one A4 sheet.
+Project emptyProject();
+
+}  // namespace widecut

@@ -1,0 +1,183 @@
+#include "app/look/theme.h"
+
+#include <QApplication>
+#include <QFontDatabase>
+#include <QPainter>
+#include <QPalette>
+#include <QStyleFactory>
+
+/// Resources of a static library have to be called in, from outside any namespace.
+static void takeInResources() { Q_INIT_RESOURCE(interface); }
+
+namespace widecut::theme {
+namespace {
+
+const char* const styleSheet = R"(
+QMainWindow, QDialog { background: #F1EDE3; }
+QWidget { color: #23302E; }
+QMenuBar { background: #E6DECE; border-bottom: 1px solid #D5CDBD; padding: 1px 2px; }
+QMenuBar::item { padding: 3px 8px; border-radius: 3px; background: transparent; }
+QMenuBar::item:selected { background: #D5CDBD; }
+QMenu { background: #FBF9F4; border: 1px solid #C9BFAC; padding: 4px; }
+QMenu::item { padding: 4px 26px 4px 12px; border-radius: 3px; }
+QMenu::item:selected { background: #E5DAF2; color: #23302E; }
+QMenu::item:disabled { color: #A39D90; }
+QMenu::separator { height: 1px; background: #D5CDBD; margin: 4px 6px; }
+QLineEdit { background: #FFFFFF; border: 1px solid #D5CDBD; border-radius: 3px; padding: 1px 6px; min-height: 18px;
+  selection-background-color: #6C3BAA; selection-color: #FFFFFF; }
+QLineEdit:focus { border: 1px solid #6C3BAA; }
+QLineEdit:disabled { background: #F1EDE3; color: #8A928F; }
+QLineEdit[wrong="true"] { border: 1px solid #BF3F26; background: #FBEDE9; }
+QPushButton { background: #FFFFFF; border: 1px solid #D5CDBD; border-radius: 3px; padding: 3px 10px; min-height: 16px; }
+QPushButton:hover { border-color: #8A7FA0; background: #FBF9F4; }
+QPushButton:focus { border-color: #6C3BAA; }
+QPushButton:pressed { background: #E6DECE; }
+QPushButton:checked { border: 2px solid #6C3BAA; padding: 2px 9px; }
+QPushButton:disabled { color: #8F938D; background: #F5F2EA; }
+QPushButton[primary="true"] { background: #BF3F26; color: #FFFFFF; border-color: #BF3F26; }
+QPushButton[primary="true"]:hover { background: #A93620; }
+QToolButton { background: transparent; border: none; border-radius: 3px; padding: 2px; }
+QToolButton:hover { background: #EFE8DA; }
+QToolButton:checked { background: #E6DECE; }
+QComboBox { background: #FFFFFF; border: 1px solid #D5CDBD; border-radius: 3px; padding: 2px 8px; min-height: 18px; }
+QComboBox::drop-down { border: none; width: 20px; }
+QComboBox::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }
+QComboBox QAbstractItemView { background: #FBF9F4; selection-background-color: #E5DAF2; selection-color: #23302E; }
+QDialogButtonBox, QMessageBox { dialogbuttonbox-buttons-have-icons: 0; }
+QCheckBox:disabled { color: #8F938D; }
+QSlider::groove:horizontal { height: 3px; background: #CFC6B4; border-radius: 1px; }
+QSlider::sub-page:horizontal { background: #23302E; border-radius: 1px; }
+QSlider::handle:horizontal { width: 11px; height: 11px; margin: -5px 0; border-radius: 6px; background: #FFFFFF;
+  border: 2px solid #23302E; }
+QSlider::handle:horizontal:focus { border-color: #6C3BAA; }
+QSplitter::handle { background: #D5CDBD; }
+QScrollArea, QScrollArea > QWidget > QWidget { background: transparent; border: none; }
+QScrollBar:vertical { width: 8px; background: transparent; }
+QScrollBar:horizontal { height: 8px; background: transparent; }
+QScrollBar::handle { background: #CFC6B4; border-radius: 3px; min-height: 24px; min-width: 24px; }
+QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
+QTreeWidget { background: transparent; border: none; outline: none; }
+QTreeWidget::item { height: 25px; border-bottom: 1px solid #E2DACA; }
+QTreeWidget::item:selected { background: #E5DAF2; color: #23302E; }
+QTreeWidget::item:hover:!selected { background: #F7F3EA; }
+QTreeWidget::branch { background: transparent; }
+QTreeWidget::branch:selected { background: #E5DAF2; }
+QToolTip { background: #23302E; color: #FBF9F4; border: none; padding: 4px 6px; }
+QCheckBox::indicator { width: 13px; height: 13px; border: 1px solid #A79D8A; border-radius: 2px; background: #FFFFFF; }
+QCheckBox::indicator:checked { background: #23302E; border-color: #23302E; image: url(:/icons/tick.svg); }
+QCheckBox::indicator:disabled { background: #D5CDBD; border-color: #D5CDBD; }
+)";
+
+}  // namespace
+
+void apply(QApplication& app) {
+  takeInResources();
+  for (const char* file : {"Cabin-Regular", "Cabin-Medium", "Cabin-SemiBold", "Cabin-Bold"})
+    QFontDatabase::addApplicationFont(QString(":/fonts/%1.otf").arg(file));
+  QApplication::setStyle(QStyleFactory::create("Fusion"));
+  QPalette p;
+  p.setColor(QPalette::Window, linen);
+  p.setColor(QPalette::Base, Qt::white);
+  p.setColor(QPalette::Button, card);
+  for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) p.setColor(role, ink);
+  p.setColor(QPalette::PlaceholderText, slate);
+  p.setColor(QPalette::Highlight, plum);
+  p.setColor(QPalette::HighlightedText, Qt::white);
+  app.setPalette(p);
+  QApplication::setFont(font(13));
+  app.setStyleSheet(styleSheet);
+}
+
+QFont font(int pixels, QFont::Weight weight) {
+  QFont f("Cabin");
+  f.setPixelSize(pixels);
+  f.setWeight(weight);
+  return f;
+}
+
+namespace {
+
+// By style sheet: the palette of a label is not that of the application's style sheet.
+void setColour(QWidget& label, const QColor& colour) { label.setStyleSheet("color: " + colour.name()); }
+
+}  // namespace
+
+void makeHeading(QWidget& label) {
+  label.setFont(heading());
+  makeSecondary(label);
+}
+
+void makeSecondary(QWidget& label) { setColour(label, slate); }
+
+void makeProblem(QWidget& label) { setColour(label, rust); }
+
+QFont heading() {
+  QFont f = font(12, QFont::Medium);
+  f.setCapitalization(QFont::AllUppercase);
+  f.setLetterSpacing(QFont::AbsoluteSpacing, 0.6);
+  return f;
+}
+
+QIcon icon(const QString& name) { return QIcon(":/icons/" + name + ".svg"); }
+
+QColor colourOf(Role role) {
+  switch (role) {
+    case Role::Add:
+      return pine;
+    case Role::Subtract:
+      return rust;
+    case Role::Intersect:
+      return blue;
+    case Role::Exclude:
+      return ochre;
+  }
+  return ink;
+}
+
+QString signOf(Role role) {
+  switch (role) {
+    case Role::Add:
+      return QStringLiteral("+");
+    case Role::Subtract:
+      return QStringLiteral("−");
+    case Role::Intersect:
+      return QStringLiteral("∩");
+    case Role::Exclude:
+      return QStringLiteral("⊕");
+  }
+  return {};
+}
+
+QBrush patternOf(Role role, int alpha) {
+  QColor colour = colourOf(role);
+  colour.setAlpha(alpha);
+  QImage tile(8, 8, QImage::Format_ARGB32_Premultiplied);
+  tile.fill(Qt::transparent);
+  QPainter painter(&tile);
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.setPen(QPen(colour, 1.1));
+  switch (role) {
+    case Role::Add: {
+      colour.setAlpha(alpha / 3);
+      return colour;
+    }
+    case Role::Subtract:
+      for (const int shift : {-8, 0, 8}) painter.drawLine(shift, 8, shift + 8, 0);
+      break;
+    case Role::Intersect:
+      painter.setPen(Qt::NoPen);
+      painter.setBrush(colour);
+      painter.drawEllipse(QPointF(2, 2), 1.2, 1.2);
+      painter.drawEllipse(QPointF(6, 6), 1.2, 1.2);
+      break;
+    case Role::Exclude:
+      colour.setAlpha(alpha / 2);
+      painter.fillRect(0, 0, 4, 4, colour);
+      painter.fillRect(4, 4, 4, 4, colour);
+      break;
+  }
+  painter.end();
+  return QBrush(tile);
+}
+
+}  // namespace widecut::theme

@@ -1,0 +1,372 @@
+#include "app/mat/mat.h"
+
+#include <QApplication>
+#include <QDragEnterEvent>
+#include <QMimeData>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+
+#include "app/look/theme.h"
+#include "app/tools/draw_tool.h"
+#include "app/tools/knife_tool.h"
+#include "app/tools/offset_tool.h"
+#include "app/tools/reframe_tool.h"
+#include "app/tools/select_tool.h"
+#include "geometry/measure.h"
+#include "painting/raster.h"
+#include "project/places.h"
+
+namespace widecut {
+namespace {
+
+constexpr int rulerSize = 18;
+constexpr double leastZoom = 0.02, mostZoom = 128;
+
+/// The ruler's step in millimetres at which numbers do not crowd.
+double rulerStep(double zoom) {
+  for (const double step : {1, 2, 5, 10, 20, 50, 100, 200, 500, 1000})
+    if (step * pointsPerMillimetre * zoom >= 46) return step;
+  return 2000;
+}
+
+QString photoIn(const QMimeData* data) {
+  for (const QUrl& url : data->urls())
+    if (url.isLocalFile()) return url.toLocalFile();
+  return {};
+}
+
+}  // namespace
+
+Mat::Mat(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk), cache_(desk.photos()) {
+  setObjectName("mat");
+  setAccessibleName(tr("Mat with the sheet"));
+  setFocusPolicy(Qt::StrongFocus);
+  setMouseTracking(true);
+  setAcceptDrops(true);
+  setMinimumSize(320, 200);
+  setAttribute(Qt::WA_OpaquePaintEvent);
+  tools_[ToolKind::Select] = std::make_unique<SelectTool>(*this, desk);
+  tools_[ToolKind::Rectangle] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Rectangle);
+  tools_[ToolKind::Ellipse] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Ellipse);
+  tools_[ToolKind::Polygon] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Polygon);
+  tools_[ToolKind::Knife] = std::make_unique<KnifeTool>(*this, desk);
+  tools_[ToolKind::Offset] = std::make_unique<OffsetTool>(*this, desk);
+  tools_[ToolKind::LineOutline] = std::make_unique<OffsetTool>(*this, desk);
+  tools_[ToolKind::Reframe] = std::make_unique<ReframeTool>(*this, desk);
+  connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
+  connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);
+  connect(&desk, &Desk::sheetChanged, this, &Mat::fitSheet);
+  connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
+  connect(&desk, &Desk::photosReady, this, [this] {
+    stale_ |= cache_.photosReady().translated((origin_ * devicePixelRatioF()).toPoint());
+    update();
+  });
+  // What stood in for exact rasters is painted when there is time.
+  finer_.setSingleShot(true);
+  finer_.setInterval(0);
+  connect(&finer_, &QTimer::timeout, this, qOverload<>(&Mat::update));
+}
+
+Mat::~Mat() = default;
+
+Tool& Mat::tool() const { return *tools_.at(toolInHand_); }
+
+void Mat::takeUpTool() {
+  tool().putAway();
+  toolPressed_ = false;
+  toolInHand_ = desk_.tool();
+  refresh();
+}
+
+void Mat::refresh() {
+  setCursor(tool().cursor());
+  update();
+  emit hintChanged();
+}
+
+QString Mat::hint() const { return tool().hint(); }
+
+QPointF Mat::toMat(Point p) const { return {origin_.x() + p.x * zoom_, origin_.y() + p.y * zoom_}; }
+Point Mat::toSheet(QPointF p) const { return {(p.x() - origin_.x()) / zoom_, (p.y() - origin_.y()) / zoom_}; }
+QTransform Mat::sheetToMat() const { return {zoom_, 0, 0, zoom_, origin_.x(), origin_.y()}; }
+
+Pointer Mat::pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const { return {onMat, toSheet(onMat), keys}; }
+
+QRectF Mat::sheetArea() const {
+  const SheetPtr sheet = desk_.sheet();
+  return {toMat({0, 0}), toMat({sheet->width, sheet->height})};
+}
+
+QPointF Mat::onWholePixels(QPointF place) const {
+  const double ratio = devicePixelRatioF();
+  const QPointF inWindow = QPointF(mapTo(window(), QPoint(0, 0))) * ratio;
+  const QPointF pixels = place * ratio + inWindow;
+  return (QPointF(std::round(pixels.x()), std::round(pixels.y())) - inWindow) / ratio;
+}
+
+void Mat::fitSheet() {
+  const SheetPtr sheet = desk_.sheet();
+  const double room = 34;
+  const double w = width() - rulerSize - 2 * room, h = height() - rulerSize - 2 * room;
+  zoom_ = std::clamp(std::min(w / sheet->width, h / sheet->height), leastZoom, mostZoom);
+  origin_ = onWholePixels(
+      {rulerSize + room + (w - sheet->width * zoom_) / 2, rulerSize + room + (h - sheet->height * zoom_) / 2});
+  fitted_ = true;
+  refresh();
+  emit zoomChanged();
+}
+
+void Mat::zoomBy(double factor, std::optional<QPointF> about) {
+  const QPointF at =
+      about.value_or(QPointF(rulerSize + (width() - rulerSize) / 2.0, rulerSize + (height() - rulerSize) / 2.0));
+  const Point kept = toSheet(at);
+  zoom_ = std::clamp(zoom_ * factor, leastZoom, mostZoom);
+  origin_ = onWholePixels({at.x() - kept.x * zoom_, at.y() - kept.y * zoom_});
+  fitted_ = false;
+  refresh();
+  emit zoomChanged();
+}
+
+void Mat::panBy(QPointF pixels) {
+  origin_ = onWholePixels(origin_ + pixels);
+  fitted_ = false;
+  refresh();
+}
+
+void Mat::resizeEvent(QResizeEvent*) {
+  if (fitted_) fitSheet();
+}
+
+void Mat::paintEvent(QPaintEvent*) {
+  origin_ = onWholePixels(origin_);  // the window may have come to another screen, or the mat to another place in it
+  bringStillUpToDate();
+  QPainter painter(this);
+  painter.drawImage(0, 0, still_.image);
+  painter.setClipRect(QRectF(rect()).adjusted(rulerSize + 1, rulerSize + 1, 0, 0));
+  painter.setRenderHint(QPainter::Antialiasing);
+  tool().paint(painter);
+}
+
+void Mat::bringStillUpToDate() {
+  const SheetPtr sheet = desk_.sheet();
+  const double ratio = devicePixelRatioF();
+  const QSize size = (QSizeF(this->size()) * ratio).toSize();
+  const bool sameSheet = still_.sheet == sheet->id && still_.page == sheet->box() && still_.folds == sheet->folds &&
+                         still_.paper == sheet->paper;
+  if (still_.image.size() != size || still_.image.devicePixelRatio() != ratio) {
+    still_.image = QImage(size, QImage::Format_RGB32);
+    still_.image.setDevicePixelRatio(ratio);
+    stale_ = still_.image.rect();
+  }
+  if (!sameSheet || still_.origin != origin_ || still_.zoom != zoom_) stale_ = still_.image.rect();
+  still_ = {std::move(still_.image), origin_, zoom_, sheet->id, sheet->box(), sheet->folds, sheet->paper};
+
+  const QPoint corner = (origin_ * ratio).toPoint();
+  const QRect visible = still_.image.rect().translated(-corner);
+  cache_.setTrying(desk_.isTrying());
+  stale_ |= cache_.follow(*sheet, zoom_ * ratio, visible).translated(corner);
+  if (!desk_.isTrying()) stale_ |= cache_.needsFiner().translated(corner);
+  stale_ &= still_.image.rect();
+  if (!stale_.isEmpty()) paintStill(std::exchange(stale_, {}));
+  if (!desk_.isTrying() && cache_.isRough()) finer_.start();
+}
+
+void Mat::paintStill(const QRect& part) {
+  const double ratio = devicePixelRatioF();
+  QPainter painter(&still_.image);
+  const QRectF logical = QRectF(QPointF(part.topLeft()) / ratio, QSizeF(part.size()) / ratio);
+  painter.setClipRect(logical);
+  paintMat(painter);
+  paintPaper(painter, *desk_.sheet());
+
+  painter.save();
+  painter.translate(origin_);
+  painter.scale(1 / ratio, 1 / ratio);
+  cache_.draw(painter, part.translated(-(origin_ * ratio).toPoint()));
+  painter.restore();
+
+  // What overhangs the sheet stays visible but steps back.
+  QPainterPath beyond;
+  beyond.addRect(rect());
+  beyond.addRect(sheetArea());
+  QColor veil = theme::mat;
+  veil.setAlpha(175);
+  painter.fillPath(beyond, veil);
+  if (logical.left() <= rulerSize || logical.top() <= rulerSize) paintRulers(painter);
+}
+
+void Mat::paintMat(QPainter& painter) const {
+  painter.fillRect(rect(), theme::mat);
+  double step = 10 * pointsPerMillimetre * zoom_;
+  while (step < 7) step *= 10;
+  painter.setPen(theme::matLine);
+  const auto first = [&](double origin) { return origin - std::ceil(origin / step) * step; };
+  for (double x = first(origin_.x()); x < width(); x += step) painter.drawLine(QPointF(x, 0), QPointF(x, height()));
+  for (double y = first(origin_.y()); y < height(); y += step) painter.drawLine(QPointF(0, y), QPointF(width(), y));
+}
+
+void Mat::paintPaper(QPainter& painter, const Sheet& sheet) const {
+  const QRectF area = sheetArea();
+  // The sheet may end within a pixel; then its paper must not show beyond what lies on it.
+  painter.setRenderHint(QPainter::Antialiasing);
+  painter.fillRect(area.translated(3, 4), QColor(20, 34, 31, 110));
+  painter.fillRect(area, painterColour(sheet.paper));
+  painter.setRenderHint(QPainter::Antialiasing, false);
+  QPen fold(QColor(0xC9, 0x8F, 0x80), 1, Qt::DotLine);
+  painter.setPen(fold);
+  for (const double x : sheet.folds) painter.drawLine(toMat({x, 0}), toMat({x, sheet.height}));
+}
+
+void Mat::paintRulers(QPainter& painter) const {
+  painter.fillRect(0, 0, width(), rulerSize, theme::sand);
+  painter.fillRect(0, 0, rulerSize, height(), theme::sand);
+  painter.setFont(theme::font(10));
+  painter.setPen(theme::slate);
+  const double step = rulerStep(zoom_), pixels = step * pointsPerMillimetre * zoom_;
+  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.x()) / pixels)); origin_.x() + i * pixels < width();
+       ++i) {
+    const double x = std::round(origin_.x() + i * pixels);
+    painter.drawLine(QPointF(x, rulerSize - 6), QPointF(x, rulerSize - 1));
+    painter.drawText(QPointF(x + 3, rulerSize - 6), QString::number(i * step));
+  }
+  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.y()) / pixels)); origin_.y() + i * pixels < height();
+       ++i) {
+    const double y = std::round(origin_.y() + i * pixels);
+    painter.drawLine(QPointF(rulerSize - 6, y), QPointF(rulerSize - 1, y));
+    painter.save();
+    painter.translate(rulerSize - 7, y - 3);
+    painter.rotate(-90);
+    painter.drawText(QPointF(0, 0), QString::number(i * step));
+    painter.restore();
+  }
+  painter.fillRect(0, 0, rulerSize, rulerSize, theme::sand);
+  painter.setPen(theme::rule);
+  painter.drawLine(rulerSize, rulerSize, width(), rulerSize);
+  painter.drawLine(rulerSize, rulerSize, rulerSize, height());
+}
+
+void Mat::mousePressEvent(QMouseEvent* event) {
+  setFocus(Qt::MouseFocusReason);
+  // One thing at a time: what another button does meanwhile would leave the first half done.
+  if (toolPressed_ || panningFrom_) return;
+  if (event->button() == Qt::MiddleButton || (event->button() == Qt::LeftButton && spaceHeld_)) {
+    panningFrom_ = event->position();
+    panButton_ = event->button();
+    setCursor(Qt::ClosedHandCursor);
+    return;
+  }
+  if (event->button() == Qt::LeftButton) pressTool(*event);
+  refresh();
+}
+
+void Mat::pressTool(const QMouseEvent& event) {
+  toolPressed_ = true;
+  doubleClicked_.reset();
+  tool().press(pointerOf(event.position(), event.modifiers()));
+}
+
+void Mat::mouseMoveEvent(QMouseEvent* event) {
+  lastPointer_ = event->position();
+  if (panningFrom_) {
+    panBy(event->position() - *panningFrom_);
+    panningFrom_ = event->position();
+    setCursor(Qt::ClosedHandCursor);
+    return;
+  }
+  const Pointer pointer = pointerOf(event->position(), event->modifiers());
+  if (toolPressed_ && !(event->buttons() & Qt::LeftButton)) {
+    // The release went elsewhere, to a dialog perhaps.
+    toolPressed_ = false;
+    tool().putAway();
+  }
+  if (doubleClicked_ && (event->position() - *doubleClicked_).manhattanLength() >= QApplication::startDragDistance())
+    doubleClicked_.reset();
+  if (!toolPressed_)
+    tool().hover(pointer);
+  else if (!doubleClicked_)
+    tool().drag(pointer);
+  refresh();
+  emit pointerMoved(pointer.onSheet);
+}
+
+void Mat::mouseReleaseEvent(QMouseEvent* event) {
+  if (panningFrom_ && event->button() == panButton_) {
+    panningFrom_.reset();
+  } else if (toolPressed_ && event->button() == Qt::LeftButton) {
+    toolPressed_ = false;
+    const Pointer pointer = pointerOf(event->position(), event->modifiers());
+    tool().release(pointer);
+    if (doubleClicked_) tool().doubleClick(pointer);
+    doubleClicked_.reset();
+  }
+  refresh();
+}
+
+void Mat::mouseDoubleClickEvent(QMouseEvent* event) {
+  // A click may be followed by a drag as quickly as by another click: which it is shows when the button moves or is let
+  // go.
+  if (event->button() != Qt::LeftButton || toolPressed_ || panningFrom_ || spaceHeld_) {
+    mousePressEvent(event);
+    return;
+  }
+  pressTool(*event);
+  doubleClicked_ = event->position();
+  refresh();
+}
+
+void Mat::wheelEvent(QWheelEvent* event) {
+  const double steps = event->angleDelta().y() / 120.0;
+  const Pointer pointer = pointerOf(event->position(), event->modifiers());
+  if (event->modifiers() & Qt::ControlModifier) {
+    zoomBy(std::pow(1.2, steps), event->position());
+  } else if (!tool().wheel(pointer, steps)) {
+    const QPointF pixels =
+        event->pixelDelta().isNull() ? QPointF(event->angleDelta()) / 120.0 * 60 : QPointF(event->pixelDelta());
+    panBy(event->modifiers() & Qt::ShiftModifier && pixels.x() == 0 ? QPointF(pixels.y(), 0) : pixels);
+  }
+  event->accept();
+  refresh();
+}
+
+bool Mat::nudge(const QKeyEvent& event) {
+  const auto way = arrowStep(event.key());
+  if (!way) return false;
+  if (desk_.selection().empty()) {
+    panBy(QPointF(-way->x * 60, -way->y * 60));
+    return true;
+  }
+  double step = pointsPerMillimetre;
+  if (event.modifiers() & Qt::ShiftModifier) step *= 10;
+  if (event.modifiers() & Qt::ControlModifier) step /= 10;
+  desk_.commit(tr("Nudge"), withMapped(desk_.settled(), desk_.selection(), Affine::move(*way * step)));
+  return true;
+}
+
+void Mat::keyPressEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) {
+    spaceHeld_ = true;
+    setCursor(Qt::OpenHandCursor);
+    return;
+  }
+  if (!tool().key(*event) && !nudge(*event)) QWidget::keyPressEvent(event);
+  refresh();
+}
+
+void Mat::keyReleaseEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) spaceHeld_ = false;
+  refresh();
+}
+
+void Mat::leaveEvent(QEvent*) { emit pointerMoved(std::nullopt); }
+
+void Mat::dragEnterEvent(QDragEnterEvent* event) {
+  if (!photoIn(event->mimeData()).isEmpty()) event->acceptProposedAction();
+}
+
+void Mat::dropEvent(QDropEvent* event) {
+  event->acceptProposedAction();
+  emit photoDropped(photoIn(event->mimeData()), toSheet(event->position()));
+}
+
+}  // namespace widecut

@@ -1,0 +1,103 @@
+// The mat: the sheet being worked on, and the tool in hand.
+#pragma once
+
+#include <QImage>
+#include <QTimer>
+#include <QWidget>
+#include <map>
+#include <memory>
+
+#include "app/desk/desk.h"
+#include "app/tools/tool.h"
+#include "painting/layer_cache.h"
+
+namespace widecut {
+
+class Mat : public QWidget {
+  Q_OBJECT
+ public:
+  explicit Mat(Desk& desk, QWidget* parent = nullptr);
+  ~Mat() override;
+
+  QPointF toMat(Point onSheet) const;
+  Point toSheet(QPointF onMat) const;
+  /// Pixels of the mat per point.
+  double zoom() const { return zoom_; }
+  /// From sheet points to the mat's pixels.
+  QTransform sheetToMat() const;
+
+  void fitSheet();
+  /// Zooms about a place on the mat, by default its middle. Stays within 2 % and 12800 %.
+  void zoomBy(double factor, std::optional<QPointF> about = std::nullopt);
+  void panBy(QPointF pixels);
+  QString hint() const;
+  const LayerCache& cache() const { return cache_; }
+  LayerCache& cache() { return cache_; }
+
+ signals:
+  void hintChanged();
+  void pointerMoved(std::optional<widecut::Point> onSheet);
+  void zoomChanged();
+  /// A picture was dropped from the desktop.
+  void photoDropped(const QString& path, widecut::Point onSheet);
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
+  void mouseReleaseEvent(QMouseEvent* event) override;
+  void mouseDoubleClickEvent(QMouseEvent* event) override;
+  void wheelEvent(QWheelEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
+  void keyReleaseEvent(QKeyEvent* event) override;
+  void leaveEvent(QEvent* event) override;
+  void dragEnterEvent(QDragEnterEvent* event) override;
+  void dropEvent(QDropEvent* event) override;
+
+ private:
+  Tool& tool() const;
+  Pointer pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const;
+  QRectF sheetArea() const;
+  /// The place on the mat whose pixels are whole ones of the screen, so that rasters are not blurred at any scale.
+  QPointF onWholePixels(QPointF place) const;
+  void pressTool(const QMouseEvent& event);
+  void takeUpTool();
+  void refresh();
+  /// Everything but what the tool paints, brought up to date in the still picture.
+  void bringStillUpToDate();
+  void paintStill(const QRect& part);
+  void paintMat(QPainter& painter) const;
+  void paintPaper(QPainter& painter, const Sheet& sheet) const;
+  void paintRulers(QPainter& painter) const;
+  bool nudge(const QKeyEvent& event);
+
+  Desk& desk_;
+  LayerCache cache_;
+  /// The mat without the tool's marks, as it was painted last, and of what.
+  struct Still {
+    QImage image;
+    QPointF origin;
+    double zoom = 0;
+    Id sheet = 0;
+    Box page;
+    std::vector<double> folds;
+    Colour paper;
+  };
+  Still still_;
+  QRect stale_;  ///< What of it is to be painted anew, in device pixels.
+  QTimer finer_;
+  std::map<ToolKind, std::unique_ptr<Tool>> tools_;
+  ToolKind toolInHand_ = ToolKind::Select;
+  double zoom_ = 1;
+  QPointF origin_;  ///< The sheet's top left on the mat; whole device pixels.
+  bool fitted_ = true;
+  std::optional<QPointF> panningFrom_;
+  Qt::MouseButton panButton_ = Qt::NoButton;
+  bool toolPressed_ = false;              ///< The left button is held for the tool.
+  std::optional<QPointF> doubleClicked_;  ///< A second click that may yet become a drag.
+  bool spaceHeld_ = false;
+  QPointF lastPointer_;
+};
+
+}  // namespace widecut

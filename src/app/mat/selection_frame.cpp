@@ -1,0 +1,140 @@
+#include "app/mat/selection_frame.h"
+
+#include "app/look/theme.h"
+#include "painting/crowded_path.h"
+#include "painting/raster.h"
+#include "project/lookup.h"
+#include "project/places.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+constexpr double turnReach = 26;  // pixels from the upper edge to the turning grip
+constexpr double hitReach = 9;
+
+std::vector<Grip> grips() {
+  std::vector<Grip> all{{0, -1, true}};
+  for (int down = -1; down <= 1; ++down)
+    for (int across = -1; across <= 1; ++across)
+      if (across != 0 || down != 0) all.push_back({across, down, false});
+  return all;
+}
+
+QPointF placeOf(const SelectionFrame& f, const Mat& mat, const Grip& grip) {
+  const Point c = f.box.centre();
+  const Point at{c.x + grip.across * f.box.width() / 2, c.y + grip.down * f.box.height() / 2};
+  if (!grip.turns) return mat.toMat(f.toSheet(at));
+  return mat.toMat(f.toSheet(Point{at.x, at.y - turnReach / mat.zoom()}));
+}
+
+}  // namespace
+
+std::optional<SelectionFrame> SelectionFrame::of(const Project& project, const std::vector<Id>& items) {
+  SelectionFrame frame;
+  if (items.size() == 1) {
+    const ItemPtr item = findItem(project, items.front());
+    if (!item) return std::nullopt;
+    frame = {frameToSheet(project, item->id), boxInFrame(*item)};
+  } else {
+    for (const Id id : items)
+      if (const ItemPtr item = findItem(project, id)) frame.box.add(parentToSheet(project, id)(boxInParent(*item)));
+  }
+  if (frame.box.isEmpty()) return std::nullopt;
+  return frame;
+}
+
+std::optional<Grip> gripAt(const SelectionFrame& frame, const Mat& mat, QPointF onMat) {
+  std::optional<Grip> best;
+  double nearest = hitReach;
+  for (const Grip& grip : grips()) {
+    const QPointF d = placeOf(frame, mat, grip) - onMat;
+    // Corners win over edges where a small box brings them together.
+    const double away = std::hypot(d.x(), d.y()) + (grip.across == 0 || grip.down == 0 ? 1.5 : 0);
+    if (away < nearest) {
+      nearest = away;
+      best = grip;
+    }
+  }
+  return best;
+}
+
+void paintGrips(QPainter& painter, const SelectionFrame& f, const Mat& mat, const std::optional<Grip>& hot) {
+  QPolygonF outline;
+  for (int i = 0; i < 4; ++i) outline << mat.toMat(f.toSheet(f.box.corner(i)));
+  painter.setBrush(Qt::NoBrush);
+  painter.setPen(QPen(theme::plum, 1));
+  painter.drawPolygon(outline);
+  painter.drawLine(placeOf(f, mat, {0, -1, false}), placeOf(f, mat, {0, -1, true}));
+  for (const Grip& grip : grips()) {
+    const QPointF at = placeOf(f, mat, grip);
+    const double half = hot == grip ? 5.5 : 4;
+    painter.setPen(QPen(theme::plum, 1.6));
+    painter.setBrush(hot == grip ? theme::plum : QColor(Qt::white));
+    if (grip.turns)
+      painter.drawEllipse(at, half + 0.5, half + 0.5);
+    else
+      painter.drawRect(QRectF(at.x() - half, at.y() - half, 2 * half, 2 * half));
+  }
+}
+
+QCursor cursorFor(const Grip& grip, const SelectionFrame& frame) {
+  if (grip.turns) return Qt::PointingHandCursor;
+  const Point way = frame.toSheet.vector({double(grip.across), double(grip.down)});
+  const double angle = std::fmod(degrees(std::atan2(way.y, way.x)) + 360 + 22.5, 180);
+  if (angle < 45) return Qt::SizeHorCursor;
+  if (angle < 90) return Qt::SizeFDiagCursor;
+  if (angle < 135) return Qt::SizeVerCursor;
+  return Qt::SizeBDiagCursor;
+}
+
+Affine gripMap(const SelectionFrame& f, const Grip& grip, Point pressed, Point now, bool regular, bool fromCentre) {
+  const Affine back = *f.toSheet.inverse();
+  const Point c = f.box.centre();
+  if (grip.turns) {
+    const Point middle = f.toSheet(c), a = pressed - middle, b = now - middle;
+    double angle = std::atan2(cross(a, b), dot(a, b));
+    if (regular) {
+      const double before = f.toSheet.turnAngle();
+      angle = radians(std::round(degrees(before + angle) / 15) * 15) - before;
+    }
+    return Affine::turn(angle).about(middle);
+  }
+  const double w = f.box.width(), h = f.box.height();
+  const Point anchor = fromCentre ? c : Point{c.x - grip.across * w / 2, c.y - grip.down * h / 2};
+  const Point moved = back(now) - back(pressed);
+  const double share = fromCentre ? 2 : 1;
+  double sx = grip.across != 0 && w > 0 ? 1 + share * grip.across * moved.x / w : 1;
+  double sy = grip.down != 0 && h > 0 ? 1 + share * grip.down * moved.y / h : 1;
+  if (regular) {
+    const double s = grip.down == 0 ? sx : grip.across == 0 ? sy : (std::abs(sx) > std::abs(sy) ? sx : sy);
+    const auto like = [&](double own) { return std::copysign(std::abs(s), own); };
+    sx = grip.across == 0 ? std::abs(s) : like(sx);
+    sy = grip.down == 0 ? std::abs(s) : like(sy);
+  }
+  // Nothing is ever squeezed to nothing: it could not be pulled open again.
+  const auto kept = [](double s, double extent) {
+    const double least = extent > 0 ? 0.1 / extent : 1;
+    return std::abs(s) < least ? std::copysign(least, s) : s;
+  };
+  return f.toSheet * Affine::scale(kept(sx, w), kept(sy, h)).about(anchor) * back;
+}
+
+void paintOutline(QPainter& painter, const Mat& mat, const Project& project, Id id) {
+  const ItemPtr item = findItem(project, id);
+  if (!item) return;
+  const Outline outline = transformed(resolved(*item)->outline, frameToSheet(project, id));
+  const QPainterPath path = mat.sheetToMat().map(painterPath(outline));
+  if (!isCrowded(outline, mat.sheetToMat(), mat.size())) {
+    painter.drawPath(path);
+    return;
+  }
+  // QPainter is quick with hair lines alone.
+  painter.save();
+  painter.setPen(QPen(painter.pen().color(), 1, painter.pen().style()));
+  painter.setBrush(Qt::NoBrush);
+  painter.drawPath(path);
+  painter.restore();
+}
+
+}  // namespace widecut

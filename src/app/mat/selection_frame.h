@@ -1,0 +1,41 @@
+// The box with handles round the selection.
+#pragma once
+
+#include <QPainter>
+#include <optional>
+#include <vector>
+
+#include "app/mat/mat.h"
+
+namespace widecut {
+
+/// A box in a space of its own, and the rigid map from there to the sheet: turned like the item for one item,
+/// upright for several.
+struct SelectionFrame {
+  Affine toSheet;
+  Box box;
+
+  /// Nothing when nothing with an extent is selected.
+  static std::optional<SelectionFrame> of(const Project& project, const std::vector<Id>& items);
+};
+
+/// A grip: `across` and `down` are −1, 0 or 1 from the middle of the box; the turning grip stands above it.
+struct Grip {
+  int across = 0;
+  int down = 0;
+  bool turns = false;
+  bool operator==(const Grip&) const = default;
+};
+
+std::optional<Grip> gripAt(const SelectionFrame& frame, const Mat& mat, QPointF onMat);
+void paintGrips(QPainter& painter, const SelectionFrame& frame, const Mat& mat, const std::optional<Grip>& hot);
+QCursor cursorFor(const Grip& grip, const SelectionFrame& frame);
+
+/// The map of the sheet when the grip is dragged to a place. `regular` keeps the proportions (turning: steps of
+/// 15°), `fromCentre` keeps the middle.
+Affine gripMap(const SelectionFrame& frame, const Grip& grip, Point pressed, Point now, bool regular, bool fromCentre);
+
+/// Draws an item's outline (chain of maps applied) with the painter's pen and brush, in the mat's pixels.
+void paintOutline(QPainter& painter, const Mat& mat, const Project& project, Id item);
+
+}  // namespace widecut

@@ -1,0 +1,366 @@
+#include "app/panels/details.h"
+
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QSlider>
+#include <algorithm>
+
+#include "app/look/theme.h"
+#include "app/mat/selection_frame.h"
+#include "app/widgets/colour_popover.h"
+#include "app/widgets/measure_field.h"
+#include "painting/raster.h"
+#include "project/edits.h"
+#include "project/fills.h"
+#include "project/limits.h"
+#include "project/places.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+QLabel* heading(const QString& text, QWidget* parent) {
+  auto* label = new QLabel(text, parent);
+  theme::makeHeading(*label);
+  return label;
+}
+
+QLabel* caption(const QString& text, QWidget* parent) {
+  auto* label = new QLabel(text, parent);
+  theme::makeSecondary(*label);
+  label->setFixedWidth(52);
+  return label;
+}
+
+/// What the fields speak of: the box on the sheet for x and y, the frame's own for width and height.
+struct Placing {
+  Box onSheet;
+  double width = 0, height = 0;
+  std::optional<double> turn;
+};
+
+Placing placingOf(const Project& project, const std::vector<Id>& ids) {
+  Placing p;
+  for (const Id id : ids)
+    if (const ItemPtr item = findItem(project, id)) {
+      const Affine parent = parentToSheet(project, id);
+      p.onSheet.add(parent == Affine{} ? boxInParent(*item)
+                                       : bounds(transformed(resolved(*item)->outline, parent * item->toParent())));
+      p.turn = std::remainder(degrees((parent * item->toParent()).turnAngle()), 360.0);
+    }
+  p.width = p.onSheet.width();
+  p.height = p.onSheet.height();
+  if (ids.size() != 1) {
+    p.turn.reset();
+  } else if (const ItemPtr item = findItem(project, ids.front())) {
+    p.width = boxInFrame(*item).width();
+    p.height = boxInFrame(*item).height();
+  }
+  return p;
+}
+
+Project resized(const Project& project, const std::vector<Id>& ids, double width, double height) {
+  constexpr double least = 0.1;
+  width = std::max(width, least);
+  height = std::max(height, least);
+  if (ids.size() == 1) return withSize(project, ids.front(), width, height);
+  const Box box = placingOf(project, ids).onSheet;
+  const double sx = box.width() > 0 ? width / box.width() : 1, sy = box.height() > 0 ? height / box.height() : 1;
+  return withMapped(project, ids, Affine::scale(sx, sy).about(box.low));
+}
+
+std::vector<Colour> coloursOf(const Project& project) {
+  std::vector<Colour> found;
+  const auto add = [&](Colour c) {
+    if (std::find(found.begin(), found.end(), c) == found.end()) found.push_back(c);
+  };
+  for (const SheetPtr& sheet : sheetsOf(project)) {
+    add(sheet->paper);
+    for (const ItemPtr& item : sheet->items) {
+      for (const Fill& fill : item->style->fills)
+        if (const auto* colour = std::get_if<Colour>(&fill.paint)) add(*colour);
+      for (const Line& line : item->style->lines) add(line.colour);
+    }
+  }
+  return found;
+}
+
+/// The swatch of a photo fill is the photo.
+void paintPhoto(QPushButton& swatch, const QImage& photo) {
+  const double ratio = swatch.devicePixelRatioF();
+  QImage small = photo.scaled(QSize(26, 16) * ratio, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
+  QPixmap pixmap = QPixmap::fromImage(small.copy(QRect({0, 0}, (QSizeF(26, 16) * ratio).toSize())));
+  pixmap.setDevicePixelRatio(ratio);
+  swatch.setIcon(pixmap);
+  swatch.setIconSize({26, 16});
+}
+
+void paintSwatch(QPushButton& swatch, std::optional<Colour> colour) {
+  QPixmap pixmap(QSize(26, 16) * swatch.devicePixelRatioF());
+  pixmap.setDevicePixelRatio(swatch.devicePixelRatioF());
+  pixmap.fill(colour ? painterColour(*colour) : QColor(Qt::white));
+  QPainter painter(&pixmap);
+  painter.setPen(theme::rule);
+  painter.drawRect(0, 0, 25, 15);
+  painter.setRenderHint(QPainter::Antialiasing);
+  if (!colour) {
+    painter.setPen(QPen(theme::slate, 1.3));
+    painter.drawLine(QPointF(1, 15), QPointF(25, 1));
+  }
+  painter.end();
+  swatch.setIcon(pixmap);
+  swatch.setIconSize({26, 16});
+}
+
+}  // namespace
+
+Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
+  setObjectName("details");
+  setAccessibleName(tr("Details of the selection"));
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(12, 8, 12, 8);
+  empty_ = new QLabel(tr("Select an item to see its place, paint and result here."), this);
+  empty_->setWordWrap(true);
+  theme::makeSecondary(*empty_);
+  column->addWidget(empty_);
+  body_ = new QWidget(this);
+  column->addWidget(body_);
+  column->addStretch(1);
+  auto* grid = new QGridLayout(body_);
+  grid->setContentsMargins(0, 0, 0, 0);
+  grid->setVerticalSpacing(6);
+  grid->setHorizontalSpacing(6);
+  grid->setColumnStretch(1, 1);
+  grid->setColumnStretch(2, 1);
+
+  const auto move = [this](bool alongX) {
+    return [this, alongX](const Project& project, double value) {
+      const Box box = placingOf(project, desk_.selection()).onSheet;
+      const Point by = alongX ? Point{value - box.low.x, 0} : Point{0, value - box.low.y};
+      return withMapped(project, desk_.selection(), Affine::move(by));
+    };
+  };
+  x_ = field(tr("x"), Unit::Millimetre, {}, tr("Move"), move(true));
+  y_ = field(tr("y"), Unit::Millimetre, {}, tr("Move"), move(false));
+  width_ = field(tr("width"), Unit::Millimetre, {}, tr("Resize"), [this](const Project& p, double v) {
+    return resized(p, desk_.selection(), v, placingOf(p, desk_.selection()).height);
+  });
+  height_ = field(tr("height"), Unit::Millimetre, {}, tr("Resize"), [this](const Project& p, double v) {
+    return resized(p, desk_.selection(), placingOf(p, desk_.selection()).width, v);
+  });
+  turn_ = field(tr("turn"), Unit::Plain, "°", tr("Turn"), [this](const Project& p, double v) {
+    const double by = radians(v - placingOf(p, desk_.selection()).turn.value_or(v));
+    const auto frame = SelectionFrame::of(p, desk_.selection());
+    return frame ? withMapped(p, desk_.selection(), Affine::turn(by).about(frame->toSheet(frame->box.centre()))) : p;
+  });
+  lineWidth_ = field(tr("outline width"), Unit::Point, {}, tr("Outline width"), [this](const Project& p, double v) {
+    return restyled(p, [&](Style& style) {
+      const double width = std::clamp(v, limits::leastLine, limits::mostLine);
+      if (v <= 0)
+        setLine(style, std::nullopt);
+      else if (!style.lines.empty())
+        style.lines.back().width = width;
+      else
+        setLine(style, Line{{0x23, 0x30, 0x2E}, width});
+    });
+  });
+  const auto setOpacity = [this](const Project& p, double v) {
+    return restyled(p, [&](Style& style) { style.opacity = std::clamp(v / 100, 0.0, 1.0); });
+  };
+  opacity_ = field(tr("opacity"), Unit::Plain, " %", tr("Opacity"), setOpacity);
+  opacity_->setFixedWidth(62);
+
+  int row = 0;
+  grid->addWidget(heading(tr("Place"), body_), row++, 0, 1, 3);
+  grid->addWidget(caption(tr("x, y"), body_), row, 0);
+  grid->addWidget(x_, row, 1);
+  grid->addWidget(y_, row++, 2);
+  grid->addWidget(caption(tr("w, h"), body_), row, 0);
+  grid->addWidget(width_, row, 1);
+  grid->addWidget(height_, row++, 2);
+  grid->addWidget(caption(tr("turn"), body_), row, 0);
+  grid->addWidget(turn_, row++, 1);
+  grid->setRowMinimumHeight(row++, 6);
+  grid->addWidget(heading(tr("Paint"), body_), row++, 0, 1, 3);
+
+  fill_ = new QPushButton(body_);
+  fill_->setObjectName("fillColour");
+  fill_->setAccessibleName(tr("Fill colour"));
+  fillText_ = new QLabel(body_);
+  grid->addWidget(caption(tr("fill"), body_), row, 0);
+  grid->addWidget(fill_, row, 1, Qt::AlignLeft);
+  grid->addWidget(fillText_, row++, 1, 1, 2, Qt::AlignRight);
+  line_ = new QPushButton(body_);
+  line_->setObjectName("lineColour");
+  line_->setAccessibleName(tr("Outline colour"));
+  grid->addWidget(caption(tr("outline"), body_), row, 0);
+  grid->addWidget(line_, row, 1, Qt::AlignLeft);
+  grid->addWidget(lineWidth_, row++, 2);
+  auto* opacityRow = new QHBoxLayout;
+  opacitySlider_ = new QSlider(Qt::Horizontal, body_);
+  opacitySlider_->setRange(0, 100);
+  opacitySlider_->setAccessibleName(tr("Opacity"));
+  opacityRow->addWidget(opacitySlider_);
+  opacityRow->addWidget(opacity_);
+  grid->addWidget(caption(tr("opacity"), body_), row, 0);
+  grid->addLayout(opacityRow, row++, 1, 1, 2);
+  grid->setRowMinimumHeight(row++, 6);
+  grid->addWidget(heading(tr("Result"), body_), row++, 0, 1, 3);
+  result_ = new QLabel(body_);
+  result_->setObjectName("result");
+  result_->setWordWrap(true);
+  result_->setTextFormat(Qt::RichText);
+  grid->addWidget(result_, row, 0, 1, 3);
+
+  connect(opacitySlider_, &QSlider::valueChanged, this, [this, setOpacity](int value) {
+    if (opacitySlider_->isSliderDown())
+      trial_.show(setOpacity(desk_.settled(), value));
+    else
+      desk_.commit(tr("Opacity"), setOpacity(desk_.settled(), value));
+  });
+  connect(opacitySlider_, &QSlider::sliderReleased, this, [this] { trial_.settle(tr("Opacity")); });
+  connect(fill_, &QPushButton::clicked, this, [this] {
+    openColours(
+        *fill_, tr("Fill colour"), tr("no fill"), colourOf(*items().front()->style),
+        [this](const Project& p, std::optional<Colour> colour) { return withFill(p, desk_.selection(), colour); });
+  });
+  connect(line_, &QPushButton::clicked, this, [this] {
+    const Line* line = lineOf(*items().front()->style);
+    openColours(*line_, tr("Outline colour"), tr("no outline"), line ? std::optional(line->colour) : std::nullopt,
+                [this](const Project& p, std::optional<Colour> colour) {
+                  return restyled(p, [&](Style& style) {
+                    if (!colour)
+                      setLine(style, std::nullopt);
+                    else if (!style.lines.empty())
+                      style.lines.back().colour = *colour;
+                    else
+                      setLine(style, Line{*colour, 1});
+                  });
+                });
+  });
+  connect(&desk, &Desk::projectChanged, this, &Details::refresh);
+  connect(&desk, &Desk::photosReady, this, &Details::refresh);
+  connect(&desk, &Desk::selectionChanged, this, &Details::refresh);
+  refresh();
+}
+
+std::vector<ItemPtr> Details::items() const {
+  std::vector<ItemPtr> found;
+  for (const Id id : desk_.selection()) {
+    // What is being tried may have made other items of it: until then it is as it was.
+    ItemPtr item = findItem(desk_.project(), id);
+    if (!item) item = findItem(desk_.settled(), id);
+    if (item) found.push_back(std::move(item));
+  }
+  return found;
+}
+
+MeasureField* Details::field(const QString& name, Unit unit, const QString& suffix, const QString& editName,
+                             const Edit& edit) {
+  auto* made = new MeasureField(name, unit, suffix, body_);
+  connect(made, &MeasureField::tried, this, [this, edit](double v) { trial_.show(edit(desk_.settled(), v)); });
+  connect(made, &MeasureField::settled, this,
+          [this, edit, editName](double v) { desk_.commit(editName, edit(desk_.settled(), v)); });
+  connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
+  return made;
+}
+
+Project Details::restyled(const Project& project, const std::function<void(Style&)>& change) const {
+  return withEach(project, desk_.selection(), [&](const Item& item) {
+    Item out = item;
+    change(changeable(out));
+    return out;
+  });
+}
+
+void Details::openColours(QPushButton& swatch, const QString& editName, const QString& noneText,
+                          std::optional<Colour> current, const Paint& paint) {
+  auto* popover = new ColourPopover(current, coloursOf(desk_.settled()), noneText, this);
+  const auto changed = [this, paint](std::optional<Colour> colour) { return paint(desk_.settled(), colour); };
+  connect(popover, &ColourPopover::tried, this, [this, changed](std::optional<Colour> c) { trial_.show(changed(c)); });
+  connect(popover, &ColourPopover::settled, this,
+          [this, changed, editName](std::optional<Colour> c) { desk_.commit(editName, changed(c)); });
+  connect(popover, &ColourPopover::dropped, this, [this] { trial_.drop(); });
+  popover->adjustSize();
+  // Over the details, where it hides nothing of the page.
+  popover->setFixedWidth(width() - 12);
+  popover->move(mapToGlobal(QPoint(6, swatch.mapTo(this, QPoint(0, swatch.height() + 4)).y())));
+  popover->show();
+}
+
+void Details::refresh() {
+  const auto selected = items();
+  empty_->setVisible(selected.empty());
+  body_->setVisible(!selected.empty());
+  if (selected.empty()) return;
+  const Placing p = placingOf(desk_.project(), desk_.selection());
+  const bool placed = !p.onSheet.isEmpty();
+  const auto shown = [&](double v) { return placed ? std::optional(v) : std::nullopt; };
+  x_->show(shown(p.onSheet.low.x));
+  y_->show(shown(p.onSheet.low.y));
+  width_->show(shown(p.width));
+  height_->show(shown(p.height));
+  turn_->show(p.turn);
+  refreshPaint(selected);
+  refreshResult(selected);
+}
+
+void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
+  const Item& first = *selected.front();
+  const auto photo = shownPhoto(first);
+  const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
+  const auto colour = colourOf(*first.style);
+  const bool broken = ready && ready->isFinal && ready->level.image.isNull();
+  if (ready && !broken)
+    paintPhoto(*fill_, ready->level.image);
+  else
+    paintSwatch(*fill_, colour);
+  QString text = photo    ? QString::fromStdString(photo->medium->name)
+                 : colour ? QString::fromStdString(colourText(*colour))
+                          : tr("no fill");
+  fillText_->setStyleSheet(broken ? "color: #BF3F26" : "");
+  fillText_->setToolTip(text);
+  fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 126));
+  const Line* line = lineOf(*first.style);
+  paintSwatch(*line_, line ? std::optional(line->colour) : std::nullopt);
+  lineWidth_->show(line ? line->width : 0);
+  opacity_->show(first.style->opacity * 100);
+  const QSignalBlocker quiet(opacitySlider_);
+  if (!opacitySlider_->isSliderDown())
+    opacitySlider_->setValue(static_cast<int>(std::lround(first.style->opacity * 100)));
+}
+
+void Details::refreshResult(const std::vector<ItemPtr>& selected) {
+  if (selected.size() != 1) {
+    result_->setText(tr("%1 items selected").arg(selected.size()));
+    return;
+  }
+  const auto shape = resolved(*selected.front());
+  if (shape->outline.isEmpty()) {
+    result_->setText(tr("Nothing is left of it. Move a part or change a role."));
+    return;
+  }
+  const OutlineCounts n = counts(shape->outline);
+  const double squareCm = std::abs(signedArea(shape->outline)) / (72 / 2.54) / (72 / 2.54);
+  QStringList lines{
+      tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
+          tr("%1 curves, %2 %3").arg(n.curves).arg(n.contours).arg(n.contours == 1 ? tr("contour") : tr("contours")),
+      tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1)};
+  const auto photo = shownPhoto(*selected.front());
+  const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
+  if (ready && ready->isFinal && ready->level.image.isNull()) {
+    lines << tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>");
+  } else if (photo) {
+    const double ppi = 72 / photo->pointsPerPixel;
+    const bool good = ppi >= 220;
+    lines << tr("photo at %1 ppi · <span style='color:%2'>%3</span>")
+                 .arg(std::lround(ppi))
+                 .arg(good ? "#2F7D4F" : "#A86A12", good        ? tr("good for print")
+                                                    : ppi >= 96 ? tr("good for screen")
+                                                                : tr("too coarse"));
+  }
+  result_->setText(lines.join("<br>"));
+}
+
+}  // namespace widecut

@@ -1,0 +1,48 @@
+// The details of the selection: place, paint, result.
+#pragma once
+
+#include <QWidget>
+#include <functional>
+
+#include "app/desk/desk.h"
+#include "geometry/measure.h"
+
+class QGridLayout;
+class QLabel;
+class QPushButton;
+class QSlider;
+
+namespace widecut {
+
+class MeasureField;
+
+class Details : public QWidget {
+  Q_OBJECT
+ public:
+  explicit Details(Desk& desk, QWidget* parent = nullptr);
+
+ private:
+  using Edit = std::function<Project(const Project&, double)>;
+  using Paint = std::function<Project(const Project&, std::optional<Colour>)>;
+
+  void refresh();
+  void refreshPaint(const std::vector<ItemPtr>& items);
+  void refreshResult(const std::vector<ItemPtr>& items);
+  MeasureField* field(const QString& name, Unit unit, const QString& suffix, const QString& editName, const Edit& edit);
+  void openColours(QPushButton& swatch, const QString& editName, const QString& noneText, std::optional<Colour> current,
+                   const Paint& paint);
+  Project restyled(const Project& project, const std::function<void(Style&)>& change) const;
+  std::vector<ItemPtr> items() const;
+
+  Desk& desk_;
+  Trial trial_{desk_};
+  QWidget* body_;
+  QLabel* empty_;
+  MeasureField *x_, *y_, *width_, *height_, *turn_, *lineWidth_, *opacity_;
+  QPushButton *fill_, *line_;
+  QLabel* fillText_;
+  QSlider* opacitySlider_;
+  QLabel* result_;
+};
+
+}  // namespace widecut

@@ -1,0 +1,143 @@
+#include "app/tools/knife_tool.h"
+
+#include <QKeyEvent>
+#include <QPainter>
+
+#include "app/look/theme.h"
+#include "app/mat/mat.h"
+#include "app/mat/selection_frame.h"
+#include "geometry/measure.h"
+#include "painting/raster.h"
+#include "project/pieces.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+constexpr double freehandStep = 14;  // pixels between the nodes of a stroke as drawn
+
+/// A smooth open contour through the points.
+Contour smoothThrough(const std::vector<Point>& p) {
+  Contour c{p.front(), {}, false};
+  const auto tangent = [&](std::size_t i) { return i == 0 || i + 1 == p.size() ? Point{} : (p[i + 1] - p[i - 1]) / 6; };
+  for (std::size_t i = 0; i + 1 < p.size(); ++i)
+    c.segments.push_back(Segment::cubic(p[i] + tangent(i), p[i + 1] - tangent(i + 1), p[i + 1]));
+  return c;
+}
+
+}  // namespace
+
+Outline KnifeTool::stroke() const {
+  if (points_.empty() || (points_.size() == 1 && points_.front() == now_)) return {};
+  if (!freehand_) return {{{points_.front(), {Segment::line(now_)}, false}}};
+  std::vector<Point> all = points_;
+  if (all.back() != now_) all.push_back(now_);
+  return {{smoothThrough(all)}};
+}
+
+std::vector<Id> KnifeTool::targets() const {
+  if (!desk_.selection().empty()) return desk_.selection();
+  std::vector<Id> found;
+  const Outline path = stroke();
+  if (path.isEmpty()) return found;
+  const Box reach = bounds(path);
+  for (const ItemPtr& item : desk_.sheet()->items)
+    if (!item->hidden && boxInParent(*item).touches(reach)) found.push_back(item->id);
+  return found;
+}
+
+void KnifeTool::press(const Pointer& p) {
+  drawing_ = true;
+  freehand_ = p.keys & Qt::AltModifier;
+  points_ = {p.onSheet};
+  now_ = p.onSheet;
+  pieces_ = 0;
+}
+
+void KnifeTool::drag(const Pointer& p) {
+  if (drawing_) look(p);
+}
+
+/// Follows the pointer and shows what would come of the stroke.
+void KnifeTool::look(const Pointer& p) {
+  now_ = p.onSheet;
+  if (freehand_) {
+    if (distance(points_.back(), now_) * mat_.zoom() >= freehandStep) points_.push_back(now_);
+  } else if (p.keys & Qt::ShiftModifier) {
+    const Point way = now_ - points_.front();
+    const double step = pi / 4, angle = std::round(std::atan2(way.y, way.x) / step) * step;
+    const Point along{std::cos(angle), std::sin(angle)};
+    now_ = points_.front() + along * dot(way, along);
+  }
+  std::vector<Id> made;
+  const auto cut = withKnife(desk_.settled(), targets(), stroke(), desk_.knifeGap, made);
+  pieces_ = cut ? made.size() : 0;
+  if (cut)
+    trial_.show(*cut);
+  else
+    trial_.drop();
+}
+
+void KnifeTool::release(const Pointer& p) {
+  if (!drawing_) return;
+  look(p);
+  drawing_ = false;
+  trial_.drop();
+  std::vector<Id> made;
+  auto cut = withKnife(desk_.settled(), targets(), stroke(), desk_.knifeGap, made);
+  points_.clear();
+  if (!cut) {
+    emit desk_.told(QString::fromStdString(cut.error().message));
+    return;
+  }
+  desk_.commit(Mat::tr("Knife"), std::move(*cut));
+  desk_.setTool(ToolKind::Select);
+  desk_.select(made);
+}
+
+bool KnifeTool::key(QKeyEvent& event) {
+  if (event.key() != Qt::Key_Escape) return false;
+  if (drawing_)
+    putAway();
+  else
+    desk_.setTool(ToolKind::Select);
+  return true;
+}
+
+void KnifeTool::putAway() {
+  if (drawing_) trial_.drop();
+  drawing_ = false;
+  points_.clear();
+}
+
+void KnifeTool::paint(QPainter& painter) {
+  painter.setBrush(Qt::NoBrush);
+  painter.setPen(QPen(theme::plum, 1.4));
+  for (const Id id : targets()) paintOutline(painter, mat_, desk_.settled(), id);
+  const Outline path = stroke();
+  if (!drawing_ || path.isEmpty()) return;
+  painter.setPen(QPen(theme::rust, 1.8));
+  painter.drawPath(mat_.sheetToMat().map(painterPath(path)));
+  const QString gap = QString::fromStdString(measureText(desk_.knifeGap, Unit::Millimetre, 1));
+  const QString said =
+      pieces_ == 0 ? Mat::tr("parts nothing yet") : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap);
+  painter.setFont(theme::font(12));
+  QRectF label = painter.fontMetrics().boundingRect(said);
+  label.setSize(label.size() + QSizeF(14, 6));
+  label.moveTopLeft(mat_.toMat(now_) + QPointF(14, 14));
+  // By the pointer, but never off the mat.
+  label.moveRight(std::min(label.right(), mat_.width() - 6.0));
+  label.moveBottom(std::min(label.bottom(), mat_.height() - 6.0));
+  painter.setPen(Qt::NoPen);
+  painter.setBrush(theme::ink);
+  painter.drawRoundedRect(label, 3, 3);
+  painter.setPen(theme::card);
+  painter.drawText(label, Qt::AlignCenter, said);
+}
+
+QString KnifeTool::hint() const {
+  return Mat::tr(
+      "Drag right across a shape · Shift keeps to 45° · hold Alt to cut along a curve · Esc puts the knife away");
+}
+
+}  // namespace widecut

@@ -1,0 +1,191 @@
+#include "app/tools/reframe_tool.h"
+
+#include <QKeyEvent>
+#include <QPainter>
+#include <QPainterPath>
+
+#include "app/look/theme.h"
+#include "app/mat/mat.h"
+#include "app/mat/selection_frame.h"
+#include "geometry/measure.h"
+#include "painting/raster.h"
+#include "project/fills.h"
+#include "project/lookup.h"
+#include "project/resolve.h"
+#include "scene/hit.h"
+
+namespace widecut {
+
+ReframeTool::ReframeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {
+  // A run of wheel steps is one change.
+  wheelEnd_.setSingleShot(true);
+  wheelEnd_.setInterval(500);
+  QObject::connect(&wheelEnd_, &QTimer::timeout, &mat, [this] { settle(); });
+  QObject::connect(&desk, &Desk::settleWanted, &mat, [this] {
+    if (!dragging_) settle();
+  });
+}
+
+Point ReframeTool::Picture::corner(int index) const {
+  return pixelsToSheet(Box{{0, 0}, {double(width), double(height)}}.corner(index));
+}
+
+std::optional<ReframeTool::Picture> ReframeTool::picture() const {
+  const ItemPtr item = desk_.onlyItem();
+  if (!item) return std::nullopt;
+  const Project& project = desk_.project();
+  const auto shown = shownPhoto(*item);
+  if (!shown) return std::nullopt;
+  const Medium& medium = *shown->medium;
+  return Picture{shown->medium, frameToSheet(project, item->id) * shown->pixelsToFrame, medium.width, medium.height};
+}
+
+std::optional<int> ReframeTool::cornerAt(QPointF onMat) const {
+  const auto pic = picture();
+  for (int i = 0; pic && i < 4; ++i) {
+    const QPointF d = mat_.toMat(pic->corner(i)) - onMat;
+    if (std::hypot(d.x(), d.y()) < 10) return i;
+  }
+  return std::nullopt;
+}
+
+void ReframeTool::settle() {
+  wheelEnd_.stop();
+  wheeled_ = {};
+  trial_.settle(Mat::tr("Reframe"));
+}
+
+void ReframeTool::press(const Pointer& p) {
+  settle();
+  const auto pic = picture();
+  corner_ = cornerAt(p.onMat);
+  bool onPicture = corner_.has_value();
+  if (pic && !onPicture) {
+    const Point pixel = (*pic->pixelsToSheet.inverse())(p.onSheet);
+    onPicture = Box{{0, 0}, {double(pic->width), double(pic->height)}}.contains(pixel);
+  }
+  if (onPicture) {
+    dragging_ = true;
+    pressed_ = p;
+    return;
+  }
+  // Outside: another photo is taken up; anywhere else ends reframing.
+  const Id other = itemAt(*desk_.sheet(), p.onSheet, 4 / mat_.zoom());
+  const ItemPtr item = findItem(desk_.project(), other);
+  if (item && shownPhoto(*item) && !pic)
+    desk_.select({other});
+  else
+    desk_.setTool(ToolKind::Select);
+}
+
+void ReframeTool::drag(const Pointer& p) {
+  const ItemPtr item = desk_.onlyItem();
+  if (!dragging_ || !item) return;
+  Affine map = Affine::move(p.onSheet - pressed_.onSheet);
+  if (corner_) {
+    trial_.drop();
+    const Point anchor = picture()->corner((*corner_ + 2) % 4);
+    const double scale = std::max(0.02, distance(anchor, p.onSheet) / distance(anchor, pressed_.onSheet));
+    map = Affine::scale(scale, scale).about(anchor);
+  }
+  trial_.show(withReframing(desk_.settled(), item->id, map));
+}
+
+void ReframeTool::release(const Pointer&) {
+  if (dragging_) trial_.settle(Mat::tr("Reframe"));
+  dragging_ = false;
+}
+
+void ReframeTool::hover(const Pointer& p) { corner_ = cornerAt(p.onMat); }
+
+bool ReframeTool::wheel(const Pointer& p, double steps) {
+  const ItemPtr item = desk_.onlyItem();
+  if (!picture() || dragging_) return false;
+  const double scale = std::pow(1.06, steps);
+  wheeled_ = Affine::scale(scale, scale).about(p.onSheet) * wheeled_;
+  trial_.show(withReframing(desk_.settled(), item->id, wheeled_));
+  wheelEnd_.start();
+  return true;
+}
+
+bool ReframeTool::key(QKeyEvent& event) {
+  if (event.key() == Qt::Key_Escape && dragging_) {
+    trial_.drop();
+    dragging_ = false;
+    return true;
+  }
+  if (event.key() == Qt::Key_Escape || event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) {
+    desk_.setTool(ToolKind::Select);
+    return true;
+  }
+  const auto way = arrowStep(event.key());
+  if (!way || !picture()) return false;
+  settle();
+  const double step = pointsPerMillimetre * (event.modifiers() & Qt::ShiftModifier ? 10 : 1);
+  desk_.commit(Mat::tr("Reframe"), withReframing(desk_.settled(), desk_.onlyItem()->id, Affine::move(*way * step)));
+  return true;
+}
+
+void ReframeTool::putAway() {
+  if (dragging_)
+    trial_.drop();
+  else if (wheelEnd_.isActive())
+    settle();
+  wheelEnd_.stop();
+  wheeled_ = {};
+  dragging_ = false;
+  corner_.reset();
+}
+
+void ReframeTool::paint(QPainter& painter) {
+  const auto pic = picture();
+  const ItemPtr item = desk_.onlyItem();
+  if (!pic || !item) return;
+  const QTransform toMat = painterTransform(pic->pixelsToSheet) * mat_.sheetToMat();
+  QPainterPath whole;
+  whole.addPolygon(toMat.map(QPolygonF(QRectF(0, 0, pic->width, pic->height))));
+  whole.closeSubpath();
+  const Outline frame = transformed(resolved(*item)->outline, frameToSheet(desk_.project(), item->id));
+  const QPainterPath window = mat_.sheetToMat().map(painterPath(frame));
+
+  // The whole picture, dimmed, everywhere but in its window.
+  painter.save();
+  painter.setClipPath(whole.subtracted(window));
+  const double scale = std::sqrt(std::abs(toMat.determinant()));
+  const MediumPtr& medium = pic->medium;
+  painter.fillPath(whole, QColor(0x1C, 0x2B, 0x28));
+  if (const auto ready = desk_.photos().levelIfReady(medium, scale * mat_.devicePixelRatioF());
+      ready && !ready->level.image.isNull()) {
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.setOpacity(0.42);
+    painter.setTransform(painterTransform(pic->pixelsToSheet * ready->level.toPixels) * mat_.sheetToMat(), true);
+    painter.drawImage(0, 0, ready->level.image);
+  }
+  painter.restore();
+
+  painter.setBrush(Qt::NoBrush);
+  painter.setPen(QPen(theme::plum, 2));
+  painter.drawPath(window);
+  painter.setPen(QPen(QColor(255, 255, 255, 200), 1, Qt::DashLine));
+  painter.drawPath(whole);
+  for (int i = 0; i < 4; ++i) {
+    const QPointF at = mat_.toMat(pic->corner(i));
+    const double half = corner_ == i ? 6.5 : 5;
+    painter.setPen(QPen(theme::plum, 1.6));
+    painter.setBrush(corner_ == i ? theme::plum : QColor(Qt::white));
+    painter.drawEllipse(at, half, half);
+  }
+}
+
+QString ReframeTool::hint() const {
+  if (!picture()) return Mat::tr("Click an item with a photo to reframe it · Esc goes back to selecting");
+  return Mat::tr("Drag moves the photo · wheel or a corner scales it · arrows shift it · Esc or a click outside ends");
+}
+
+QCursor ReframeTool::cursor() const {
+  if (corner_) return *corner_ % 2 == 0 ? Qt::SizeFDiagCursor : Qt::SizeBDiagCursor;
+  if (dragging_) return Qt::ClosedHandCursor;
+  return picture() ? Qt::OpenHandCursor : Qt::PointingHandCursor;
+}
+
+}  // namespace widecut

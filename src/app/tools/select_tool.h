@@ -1,0 +1,60 @@
+// Tool 1: select, move, resize, turn; and the parts of a selected cutout.
+#pragma once
+
+#include "app/desk/desk.h"
+#include "app/mat/selection_frame.h"
+#include "app/mat/selection_picture.h"
+#include "app/tools/tool.h"
+
+namespace widecut {
+
+class SelectTool : public Tool {
+ public:
+  SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {}
+  void press(const Pointer& pointer) override;
+  void drag(const Pointer& pointer) override;
+  void release(const Pointer& pointer) override;
+  void hover(const Pointer& pointer) override;
+  void doubleClick(const Pointer& pointer) override;
+  bool key(QKeyEvent& event) override;
+  void putAway() override;
+  void paint(QPainter& painter) override;
+  QString hint() const override;
+  QCursor cursor() const override;
+
+ private:
+  /// Ghosts of parts that nothing is done to, and what they were painted of.
+  struct StillGhosts {
+    std::vector<ItemPtr> parts;  ///< Null for those that are not in the image.
+    std::vector<Role> roles;
+    Affine frame;
+    QTransform mat;
+    QImage image;
+    bool isLike(const StillGhosts& other) const {
+      return parts == other.parts && roles == other.roles && frame == other.frame && mat == other.mat;
+    }
+  };
+  enum class Doing : unsigned char { Nothing, Pressed, Moving, Gripping, Marquee };
+
+  /// What a press here would take hold of: a part of the selected cutout, an item, or nothing.
+  Id targetAt(const Pointer& pointer) const;
+  double reach() const;
+  void paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const;
+  void paintGhosts(QPainter& painter, const Item& cutout);
+  void paintSelection(QPainter& painter, bool moving);
+  void stop();
+
+  Trial trial_;
+  Doing doing_ = Doing::Nothing;
+  Pointer pressed_{};
+  Pointer now_{};
+  Point movedBy_;
+  SelectionPicture picture_;
+  StillGhosts ghosts_;
+  Id hovered_ = 0;
+  bool wasSelected_ = false;
+  std::optional<Grip> grip_;
+  std::optional<SelectionFrame> frame_;
+};
+
+}  // namespace widecut

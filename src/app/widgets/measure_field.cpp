@@ -1,0 +1,102 @@
+#include "app/widgets/measure_field.h"
+#include "geometry/measure.h"
+
+#include <QKeyEvent>
+#include <QStyle>
+#include <QWheelEvent>
+
+namespace widecut {
+namespace {
+
+void markWrong(QWidget& field, bool wrong) {
+  if (field.property("wrong").toBool() == wrong) return;
+  field.setProperty("wrong", wrong);
+  field.style()->unpolish(&field);
+  field.style()->polish(&field);
+}
+
+}  // namespace
+
+MeasureField::MeasureField(const QString& name, Unit unit, QString suffix, QWidget* parent)
+    : QLineEdit(parent), unit_(unit), suffix_(std::move(suffix)) {
+  setAccessibleName(name);
+  setObjectName(name);
+  setToolTip(tr("%1 — takes sums and units: 50mm + 1/8in, +=3, *2").arg(name));
+  connect(this, &QLineEdit::textEdited, this, [this](const QString& text) {
+    typing_ = true;
+    const auto value = parseMeasure(text.toStdString(), unit_, value_.value_or(0));
+    markWrong(*this, !value);
+    if (value) emit tried(*value);
+  });
+}
+
+QString MeasureField::shownText() const {
+  return value_ ? QString::fromStdString(measureText(*value_, unit_)) + suffix_ : QString();
+}
+
+void MeasureField::show(std::optional<double> value) {
+  if (typing_) return;
+  value_ = value;
+  setEnabled(value.has_value());
+  if (text() != shownText()) setText(shownText());
+}
+
+void MeasureField::finish() {
+  if (!typing_) return;
+  typing_ = false;
+  const auto value = parseMeasure(text().toStdString(), unit_, value_.value_or(0));
+  markWrong(*this, false);
+  if (value)
+    emit settled(*value);
+  else
+    emit dropped();
+  setText(shownText());
+}
+
+void MeasureField::step(double by) {
+  if (!value_) return;
+  const double unit = unit_ == Unit::Millimetre ? pointsPerMillimetre : 1;
+  typing_ = false;
+  emit settled(*value_ + by * unit);
+}
+
+void MeasureField::keyPressEvent(QKeyEvent* event) {
+  const double size = event->modifiers() & Qt::ShiftModifier ? 10 : event->modifiers() & Qt::ControlModifier ? 0.1 : 1;
+  switch (event->key()) {
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+      finish();
+      selectAll();
+      emit entered();
+      return;
+    case Qt::Key_Escape:
+      typing_ = false;
+      markWrong(*this, false);
+      setText(shownText());
+      emit dropped();
+      return;
+    case Qt::Key_Up:
+      step(size);
+      return;
+    case Qt::Key_Down:
+      step(-size);
+      return;
+    default:
+      QLineEdit::keyPressEvent(event);
+  }
+}
+
+void MeasureField::focusOutEvent(QFocusEvent* event) {
+  finish();
+  QLineEdit::focusOutEvent(event);
+}
+
+void MeasureField::wheelEvent(QWheelEvent* event) {
+  if (!hasFocus()) {
+    event->ignore();
+    return;
+  }
+  step(event->angleDelta().y() > 0 ? 1 : -1);
+}
+
+}  // namespace widecut
