@@ -5,19 +5,21 @@
 
 namespace widecut {
 
-/// Keeps every state of the project. Never empty.
+/// About how many bytes a project holds that the one before does not. Photos are not counted: they are shared with
+/// files.
+std::size_t bytesNewIn(const Project& project, const Project& before);
+
+/// Keeps states of the project, the oldest ones only as far as a budget goes. Never empty.
 class History {
  public:
-  explicit History(ProjectPtr start) : states_{{"", std::move(start)}} {}
+  /// The bytes that states may hold beyond the current project, by bytesNewIn; but so many steps are kept in any case.
+  static constexpr std::size_t budgetBytes = std::size_t{256} << 20, leastSteps = 50;
+
+  explicit History(ProjectPtr start) : states_{{"", std::move(start), 0}} {}
 
   const ProjectPtr& current() const { return states_[at_].project; }
   /// Adds a state after the current one and drops what could have been redone.
-  void commit(std::string editName, ProjectPtr project) {
-    states_.resize(at_ + 1);
-    if (saved_ > at_) saved_ = neverSaved;
-    states_.push_back({std::move(editName), std::move(project)});
-    ++at_;
-  }
+  void commit(std::string editName, ProjectPtr project);
   bool canUndo() const { return at_ > 0; }
   bool canRedo() const { return at_ + 1 < states_.size(); }
   /// The name of the edit that undo takes back, or redo makes again; empty when there is none.
@@ -30,16 +32,20 @@ class History {
   /// No state is what the file holds.
   void markUnsaved() { saved_ = neverSaved; }
   bool isSaved() const { return saved_ == at_; }
+  /// What all states hold together, beyond the first one.
+  std::size_t bytes() const { return bytes_; }
 
  private:
   static constexpr std::size_t neverSaved = static_cast<std::size_t>(-1);
   struct State {
     std::string name;
     ProjectPtr project;
+    std::size_t bytes;
   };
   std::vector<State> states_;
   std::size_t at_ = 0;
   std::size_t saved_ = 0;
+  std::size_t bytes_ = 0;
 };
 
 }  // namespace widecut

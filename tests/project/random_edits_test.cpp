@@ -63,6 +63,31 @@ TEST(EveryEdit, IsTakenBackAndMadeAgainExactly) {
   }
 }
 
+TEST(History, IsBoundedAndKeepsTheNewestSteps) {
+  Sample s;
+  std::vector<Item> many;
+  for (int i = 0; i < 4000; ++i) many.push_back(plainItem(0, "disc", ellipseOutline(3, 3), {}));
+  s.project = withItemsOnTop(s.project, s.sheet, many);
+  std::vector<Id> all;
+  gatherIds(s.sheetOf(s.project).items, all);
+  History history(std::make_shared<const Project>(s.project));
+  history.markSaved();
+  for (int i = 0; i < 200; ++i) {
+    s.project = withMapped(s.project, all, Affine::move({1, 0}));
+    history.commit("Move " + std::to_string(i), std::make_shared<const Project>(s.project));
+  }
+  EXPECT_LE(history.bytes(), History::budgetBytes);
+  EXPECT_EQ(history.undoName(), "Move 199");
+  std::size_t steps = 0;
+  for (; history.canUndo(); ++steps) history.undo();
+  EXPECT_GE(steps, History::leastSteps);
+  EXPECT_LT(steps, 200U);
+  EXPECT_FALSE(history.isSaved()) << "the saved state is out of reach";
+  history.commit("Another", std::make_shared<const Project>(s.project));
+  EXPECT_FALSE(history.canRedo());
+  EXPECT_LT(history.bytes(), std::size_t{4} << 20) << "one step";
+}
+
 TEST(Mapped, TwoMapsInARowAreTheirProduct) {
   std::mt19937 random(8);
   std::uniform_real_distribution<double> unit(-1, 1);

@@ -1,0 +1,55 @@
+#include "project/history.h"
+
+#include "project/forms/form.h"
+#include "project/lookup.h"
+
+namespace widecut {
+namespace {
+
+std::size_t bytesOf(const Item& item) {
+  std::size_t bytes = sizeof(Item) + item.name.size() + item.extra.size();
+  if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&item.form))
+    for (const Contour& contour : (*outline)->contours)
+      bytes += sizeof(Contour) + contour.segments.size() * sizeof(Segment);
+  for (const ItemPtr& child : childrenOf(item)) bytes += bytesOf(*child);
+  // What it comes to, and what it paints, is worked out once and kept with it.
+  return 2 * bytes;
+}
+
+}  // namespace
+
+std::size_t bytesNewIn(const Project& project, const Project& before) {
+  std::size_t bytes = sizeof(Project);
+  const auto now = sheetsOf(project), then = sheetsOf(before);
+  for (std::size_t k = 0; k < now.size(); ++k) {
+    const SheetPtr& sheet = now[k];
+    if (k < then.size() && then[k] == sheet) continue;
+    const SheetPtr old = findSheet(before, sheet->id);
+    if (sheet == old) continue;
+    bytes += sizeof(Sheet) + sheet->items.size() * sizeof(ItemPtr);
+    for (std::size_t i = 0; i < sheet->items.size(); ++i)
+      if (!old || i >= old->items.size() || old->items[i] != sheet->items[i]) bytes += bytesOf(*sheet->items[i]);
+  }
+  return bytes;
+}
+
+void History::commit(std::string editName, ProjectPtr project) {
+  while (states_.size() > at_ + 1) {
+    bytes_ -= states_.back().bytes;
+    states_.pop_back();
+  }
+  if (saved_ != neverSaved && saved_ > at_) saved_ = neverSaved;
+  const std::size_t added = bytesNewIn(*project, *current());
+  states_.push_back({std::move(editName), std::move(project), added});
+  bytes_ += added;
+  ++at_;
+  while (bytes_ > budgetBytes && states_.size() > leastSteps + 1) {
+    states_.erase(states_.begin());
+    bytes_ -= states_.front().bytes;  // of the step that cannot be taken back any more
+    states_.front().bytes = 0;
+    --at_;
+    if (saved_ != neverSaved) saved_ = saved_ == 0 ? neverSaved : saved_ - 1;
+  }
+}
+
+}  // namespace widecut
