@@ -1,0 +1,112 @@
+// What is open: project files, photos.
+#include "app/desk/desk.h"
+
+#include <QFileInfo>
+
+#include "output/png.h"
+#include "project/fills.h"
+#include "project/resolve.h"
+#include "storage/project_file.h"
+
+namespace widecut {
+
+void Desk::reset(ProjectPtr project, const QString& path) {
+  history_ = History(std::move(project));
+  history_.markSaved();
+  dropPreview();
+  lastOutcome_.reset();
+  path_ = path;
+  sheet_ = sheetsOf(settled()).front()->id;
+  selection_.clear();
+  setTool(ToolKind::Select);
+  emit selectionChanged();
+  emit projectChanged();
+  emit sheetChanged();
+  emit fileChanged();
+}
+
+void Desk::startNew() {
+  reset(std::make_shared<const Project>(emptyProject()), {});
+  claim({});
+}
+
+Result<void> Desk::open(const QString& path) {
+  auto project = openProject(path.toStdString());
+  if (!project) return tl::unexpected(project.error());
+  reset(std::make_shared<const Project>(std::move(*project)), path);
+  claim(path);
+  if (isOpenElsewhere())
+    emit told(
+        tr("%1 is open in another window: saving here will ask for another name.").arg(QFileInfo(path).fileName()));
+  return {};
+}
+
+void Desk::claim(const QString& path) {
+  claim_.reset();
+  if (!claims_.empty() && !path.isEmpty()) claim_ = FileClaim::on(path.toStdString(), claims_);
+  stamp_ = fileStamp(path.toStdString());
+}
+
+bool Desk::isChangedElsewhere() const {
+  return !path_.isEmpty() && !stamp_.empty() && fileStamp(path_.toStdString()) != stamp_;
+}
+
+void Desk::takeUp(Project project, const QString& path) {
+  reset(std::make_shared<const Project>(std::move(project)), path);
+  claim(path);
+  history_.markUnsaved();
+  emit fileChanged();
+  emit told(tr("Taken up where it was left. It is not saved yet."));
+}
+
+Result<void> Desk::openCopy(const QString& path) {
+  auto opened = open(path);
+  if (!opened) return opened;
+  path_.clear();
+  claim_.reset();
+  emit fileChanged();
+  return {};
+}
+
+Result<void> Desk::save(const QString& path, bool replaceChanged) {
+  const bool same = path == path_;
+  std::unique_ptr<FileClaim> fresh;
+  if (!claims_.empty() && !(same && claim_)) {
+    fresh = FileClaim::on(path.toStdString(), claims_);
+    if (!fresh) return problem(path.toStdString() + " is open in another window of Wide Cut: save under another name");
+  }
+  if (same && isChangedElsewhere() && !replaceChanged)
+    return problem(path.toStdString() + " was changed by somebody else since it was opened here");
+  Project project = settled();
+  if (project.name == emptyProject().name) project.name = QFileInfo(path).completeBaseName().toStdString();
+  const auto preview = pngOf(sceneOf(*sheetsOf(project).front()), photos_, 36, Ground::Paper);
+  if (!preview) return tl::unexpected(preview.error());
+  if (const auto saved = saveProject(project, *preview, path.toStdString()); !saved) return saved;
+  path_ = path;
+  if (fresh) claim_ = std::move(fresh);
+  stamp_ = fileStamp(path.toStdString());
+  history_.markSaved();
+  emit fileChanged();
+  emit told(tr("Saved %1").arg(QFileInfo(path).fileName()));
+  return {};
+}
+
+Result<void> Desk::placePhoto(const QString& path, std::optional<Point> at) {
+  const auto medium = photoFromFile(path.toStdString());
+  if (!medium) return tl::unexpected(medium.error());
+  const ItemPtr target = onlyItem();
+  if (target && !boxInFrame(*target).isEmpty()) {
+    commit(tr("Bring in a photo"), withPhotoIn(settled(), target->id, *medium));
+    return {};
+  }
+  const SheetPtr on = sheet();
+  const Point size{on->width * 0.5, on->height * 0.5};
+  const Point centre = at.value_or(on->box().centre());
+  Id made = 0;
+  Project changed = withPhotoItem(settled(), on->id, *medium, Box::between(centre - size / 2, centre + size / 2), made);
+  commit(tr("Bring in a photo"), std::move(changed));
+  select({made});
+  return {};
+}
+
+}  // namespace widecut
