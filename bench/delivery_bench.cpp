@@ -9,8 +9,8 @@
 
 #include "output/pdf.h"
 #include "output/png.h"
-#include "project/edits.h"
-#include "project/fills.h"
+#include "project/edits/fills.h"
+#include "project/edits/tree.h"
 #include "shapes/primitives.h"
 
 namespace widecut {

@@ -7,9 +7,9 @@
 #include <random>
 
 #include "app/window_driver.h"
-#include "project/edits.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/forms/recipe.h"
-#include "project/places.h"
 #include "shapes/primitives.h"
 #include "storage/project_file.h"
 

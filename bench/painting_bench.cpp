@@ -6,9 +6,9 @@
 
 #include "painting/layer_cache.h"
 #include "painting/raster.h"
-#include "project/cutouts.h"
-#include "project/edits.h"
-#include "project/places.h"
+#include "project/edits/cutouts.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
 #include "storage/project_file.h"

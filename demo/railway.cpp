@@ -1,10 +1,10 @@
 #include "railway.h"
 
 #include "media/photo.h"
-#include "project/cutouts.h"
-#include "project/edits.h"
-#include "project/fills.h"
-#include "project/places.h"
+#include "project/edits/cutouts.h"
+#include "project/edits/fills.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "shapes/primitives.h"
 #include "words/word_outline.h"
 

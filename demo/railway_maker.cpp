@@ -3,9 +3,9 @@
 #include <iostream>
 
 #include "output/png.h"
+#include "project/lookup.h"
 #include "railway.h"
 #include "storage/project_file.h"
-#include "project/lookup.h"
 
 int main(int count, char** words) {
   const QCoreApplication app(count, words);

@@ -1,10 +1,10 @@
 // A small project that tests of the model start from.
 #pragma once
 
-#include "project/edits.h"
-#include "project/fills.h"
+#include "project/edits/fills.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/forms/recipe.h"
-#include "project/places.h"
 #include "shapes/primitives.h"
 
 namespace widecut {

@@ -4,10 +4,10 @@
 
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
+#include "project/edits/places.h"
 #include "project/forms/form.h"
 #include "project/lookup.h"
 #include "project/node_memo.h"
-#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -4,7 +4,7 @@
 #include <QPainter>
 
 #include "painting/raster.h"
-#include "project/edits.h"
+#include "project/edits/tree.h"
 #include "window_driver.h"
 
 namespace widecut {

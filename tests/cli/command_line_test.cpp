@@ -10,7 +10,7 @@
 
 #include "geometry/path_data.h"
 #include "media/photo.h"
-#include "project/edits.h"
+#include "project/edits/tree.h"
 #include "sample.h"
 #include "storage/project_file.h"
 

@@ -8,8 +8,8 @@
 #include <random>
 
 #include "media/photo.h"
-#include "project/edits.h"
-#include "project/fills.h"
+#include "project/edits/fills.h"
+#include "project/edits/tree.h"
 #include "storage/project_file.h"
 
 using namespace widecut;

@@ -12,9 +12,9 @@
 #include <random>
 
 #include "media/files.h"
-#include "project/cutouts.h"
+#include "project/edits/cutouts.h"
+#include "project/edits/groups.h"
 #include "project/every_edit.h"
-#include "project/groups.h"
 #include "project/limits.h"
 #include "sample.h"
 #include "storage/project_file.h"

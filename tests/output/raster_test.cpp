@@ -8,9 +8,9 @@
 #include <random>
 
 #include "media/area_scale.h"
-#include "painting/crowded_path.h"
 #include "output/png.h"
-#include "project/cutouts.h"
+#include "painting/crowded_path.h"
+#include "project/edits/cutouts.h"
 #include "project/resolve.h"
 #include "sample.h"
 #include "test_photos.h"

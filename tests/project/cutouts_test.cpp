@@ -1,4 +1,4 @@
-#include "project/cutouts.h"
+#include "project/edits/cutouts.h"
 
 #include <gtest/gtest.h>
 

@@ -4,9 +4,9 @@
 #include <random>
 #include <string>
 
+#include "project/edits/groups.h"
+#include "project/edits/pieces.h"
 #include "project/forms/repeat.h"
-#include "project/groups.h"
-#include "project/pieces.h"
 #include "project/resolve.h"
 #include "sample.h"
 

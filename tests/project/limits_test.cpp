@@ -3,8 +3,8 @@
 
 #include <gtest/gtest.h>
 
-#include "project/cutouts.h"
-#include "project/pieces.h"
+#include "project/edits/cutouts.h"
+#include "project/edits/pieces.h"
 #include "project/resolve.h"
 #include "sample.h"
 

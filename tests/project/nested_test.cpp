@@ -1,7 +1,7 @@
 // Edits of cutouts that lie within cutouts, and of what is hidden.
 #include <gtest/gtest.h>
 
-#include "project/pieces.h"
+#include "project/edits/pieces.h"
 #include "project/resolve.h"
 #include "sample.h"
 

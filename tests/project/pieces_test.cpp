@@ -1,4 +1,4 @@
-#include "project/pieces.h"
+#include "project/edits/pieces.h"
 
 #include <gtest/gtest.h>
 

@@ -7,9 +7,9 @@
 #include <cstdio>
 #include <random>
 
-#include "app/window/main_window.h"
-#include "app/mat/mat.h"
 #include "app/look/theme.h"
+#include "app/mat/mat.h"
+#include "app/window/main_window.h"
 
 int main(int count, char** words) {
   if (count != 4) return 2;

@@ -2,7 +2,7 @@
 
 #include <gtest/gtest.h>
 
-#include "project/cutouts.h"
+#include "project/edits/cutouts.h"
 #include "sample.h"
 #include "scene/drawing.h"
 #include "scene/hit.h"

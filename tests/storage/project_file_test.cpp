@@ -14,9 +14,9 @@
 
 #include "media/files.h"
 #include "media/photo.h"
-#include "project/cutouts.h"
+#include "project/edits/cutouts.h"
+#include "project/edits/groups.h"
 #include "project/every_edit.h"
-#include "project/groups.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 #include "sample.h"

@@ -7,7 +7,7 @@
 
 #include "app/bench/page_layout.h"
 #include "app/widgets/measure_field.h"
-#include "project/pieces.h"
+#include "project/edits/pieces.h"
 #include "project/resolve.h"
 
 namespace widecut {

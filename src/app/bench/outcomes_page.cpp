@@ -9,8 +9,8 @@
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
 #include "painting/item_picture.h"
-#include "project/edits.h"
-#include "project/pieces.h"
+#include "project/edits/pieces.h"
+#include "project/edits/tree.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -10,7 +10,7 @@
 #include "app/widgets/clear_layout.h"
 #include "app/widgets/formula_field.h"
 #include "painting/item_picture.h"
-#include "project/edits.h"
+#include "project/edits/tree.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -10,7 +10,7 @@
 #include "app/look/theme.h"
 #include "app/widgets/measure_field.h"
 #include "painting/raster.h"
-#include "project/fills.h"
+#include "project/edits/fills.h"
 #include "project/framing.h"
 #include "project/lookup.h"
 #include "project/resolve.h"

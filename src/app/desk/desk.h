@@ -9,7 +9,7 @@
 #include "cutting/offset.h"
 #include "geometry/measure.h"
 #include "media/photo.h"
-#include "project/cutouts.h"
+#include "project/edits/cutouts.h"
 #include "project/history.h"
 #include "project/lookup.h"
 #include "storage/recovery.h"

@@ -4,7 +4,7 @@
 #include <QFileInfo>
 
 #include "output/png.h"
-#include "project/fills.h"
+#include "project/edits/fills.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
 

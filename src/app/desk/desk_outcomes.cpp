@@ -1,7 +1,7 @@
 // Making cutouts of the selection, and another one in their stead.
 #include "app/desk/desk.h"
-#include "project/edits.h"
-#include "project/pieces.h"
+#include "project/edits/pieces.h"
+#include "project/edits/tree.h"
 
 namespace widecut {
 

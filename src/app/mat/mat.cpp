@@ -15,7 +15,7 @@
 #include "app/tools/select_tool.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
-#include "project/places.h"
+#include "project/edits/places.h"
 
 namespace widecut {
 namespace {

@@ -3,8 +3,8 @@
 #include "app/look/theme.h"
 #include "painting/crowded_path.h"
 #include "painting/raster.h"
+#include "project/edits/places.h"
 #include "project/lookup.h"
-#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -11,10 +11,10 @@
 #include "app/widgets/colour_popover.h"
 #include "app/widgets/measure_field.h"
 #include "painting/raster.h"
-#include "project/edits.h"
-#include "project/fills.h"
+#include "project/edits/fills.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/limits.h"
-#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {

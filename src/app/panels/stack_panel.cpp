@@ -5,7 +5,7 @@
 #include <algorithm>
 
 #include "app/look/theme.h"
-#include "project/edits.h"
+#include "project/edits/tree.h"
 #include "project/forms/recipe.h"
 
 namespace widecut {

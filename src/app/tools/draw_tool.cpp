@@ -7,7 +7,7 @@
 #include "app/mat/mat.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
-#include "project/edits.h"
+#include "project/edits/tree.h"
 #include "shapes/primitives.h"
 
 namespace widecut {

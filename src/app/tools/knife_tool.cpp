@@ -8,7 +8,7 @@
 #include "app/mat/selection_frame.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
-#include "project/pieces.h"
+#include "project/edits/pieces.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -9,7 +9,7 @@
 #include "app/mat/selection_frame.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
-#include "project/fills.h"
+#include "project/edits/fills.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "scene/hit.h"

@@ -5,9 +5,9 @@
 
 #include "app/look/theme.h"
 #include "painting/raster.h"
-#include "project/cutouts.h"
-#include "project/edits.h"
-#include "project/places.h"
+#include "project/edits/cutouts.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
 

@@ -7,9 +7,9 @@
 
 #include "app/mat/mat.h"
 #include "app/window/main_window.h"
-#include "project/edits.h"
-#include "project/pieces.h"
-#include "project/places.h"
+#include "project/edits/pieces.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -29,7 +29,7 @@
 #include "app/window/deliver_dialog.h"
 #include "geometry/measure.h"
 #include "output/deliver.h"
-#include "project/edits.h"
+#include "project/edits/tree.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -1,6 +1,6 @@
 #include "project/forms/recipe.h"
 
-#include "project/places.h"
+#include "project/edits/places.h"
 
 namespace widecut {
 

@@ -2,8 +2,8 @@
 
 #include <algorithm>
 
+#include "project/edits/places.h"
 #include "project/forms/group.h"
-#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {

@@ -1,13 +1,13 @@
-#include "project/cutouts.h"
+#include "project/edits/cutouts.h"
 
 #include <algorithm>
 #include <unordered_map>
 #include <unordered_set>
 
-#include "project/edits.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/framing.h"
 #include "project/limits.h"
-#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {

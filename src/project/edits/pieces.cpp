@@ -1,13 +1,13 @@
-#include "project/pieces.h"
+#include "project/edits/pieces.h"
 
 #include <algorithm>
 
 #include "cutting/knife.h"
 #include "cutting/planar_map.h"
-#include "project/edits.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/framing.h"
 #include "project/limits.h"
-#include "project/places.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
 

@@ -4,7 +4,7 @@
 #include <span>
 
 #include "cutting/offset.h"
-#include "project/cutouts.h"
+#include "project/edits/cutouts.h"
 
 namespace widecut {
 

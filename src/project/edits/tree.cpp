@@ -1,4 +1,4 @@
-#include "project/edits.h"
+#include "project/edits/tree.h"
 
 #include <algorithm>
 

@@ -1,6 +1,6 @@
-#include "project/places.h"
+#include "project/edits/places.h"
 
-#include "project/edits.h"
+#include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/framing.h"
 #include "project/resolve.h"

@@ -1,6 +1,6 @@
-#include "project/groups.h"
+#include "project/edits/groups.h"
 
-#include "project/edits.h"
+#include "project/edits/tree.h"
 #include "project/forms/group.h"
 #include "project/forms/repeat.h"
 #include "project/resolve.h"

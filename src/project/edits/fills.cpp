@@ -1,12 +1,12 @@
-#include "project/fills.h"
+#include "project/edits/fills.h"
 
 #include <algorithm>
 
-#include "project/edits.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/framing.h"
 #include "project/limits.h"
-#include "project/places.h"
 #include "project/resolve.h"
 
 namespace widecut {
