@@ -146,6 +146,7 @@ bool LayerCache::drawOne(QPainter& painter, Placed& one) {
   painter.setOpacity(one.layer.opacity);
   painter.drawImage(asPixels(aim.whole) + one.raster->held.topLeft(), one.raster->image);
   painter.setOpacity(1);
+  if (!one.raster->isKept) one.raster = nullptr;
   return true;
 }
 
@@ -287,10 +288,15 @@ void LayerCache::clear() {
   scale_ = 0;
 }
 
+/// Beyond the budget a raster is drawn, and gone.
 void LayerCache::keep(const RasterPtr& raster) {
   raster->lastUse = frame_;
+  const auto bytes = static_cast<std::size_t>(raster->image.sizeInBytes());
+  if (bytes_ + bytes > mostBytes) sweep();
+  if (bytes_ + bytes > mostBytes) return;
+  raster->isKept = true;
   kept_.emplace(raster->content.get(), raster);
-  bytes_ += static_cast<std::size_t>(raster->image.sizeInBytes());
+  bytes_ += bytes;
 }
 
 void LayerCache::forget(const RasterPtr& raster) {
@@ -304,7 +310,7 @@ void LayerCache::forget(const RasterPtr& raster) {
 }
 
 void LayerCache::sweep() {
-  const bool tooMuch = bytes_ > mostBytes;
+  const bool tooMuch = bytes_ > mostBytes - mostBytes / 8;
   if (!tooMuch && frame_ < sweepAt_) return;
   sweepAt_ = frame_ + framesKept / 4;
   if (tooMuch)

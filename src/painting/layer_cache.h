@@ -39,7 +39,7 @@ class LayerCache {
   void clear();
   /// How many rasters were painted so far, whole or in part: what tests of "only what changed" count.
   int paintCount() const { return paintCount_; }
-  /// Bytes of all rasters.
+  /// Bytes of all rasters that are kept: 400 MB at most.
   std::size_t bytes() const { return bytes_; }
 
  private:
@@ -52,6 +52,7 @@ class LayerCache {
     QRect held;    ///< Pixels that the image holds.
     QImage image;
     bool waitsForPhotos = false;
+    bool isKept = false;   ///< Counted, and there to be found again.
     bool isPatch = false;  ///< Made from the raster of the content before.
     unsigned lastUse = 0;
   };

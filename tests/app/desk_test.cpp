@@ -1,4 +1,4 @@
-// The desk and the raster cache, without a window.
+// The desk, without a window.
 #include "app/desk/desk.h"
 
 #include <gtest/gtest.h>
@@ -6,7 +6,6 @@
 #include <QPainter>
 #include <QSignalSpy>
 
-#include "painting/layer_cache.h"
 #include "project/resolve.h"
 #include "sample.h"
 
@@ -84,59 +83,6 @@ TEST_F(DeskTest, StartingNewForgetsHistoryAndSelection) {
   EXPECT_TRUE(desk.isSaved());
   EXPECT_FALSE(desk.history().canUndo());
   EXPECT_TRUE(desk.selection().empty());
-}
-
-struct LayerCacheTest : testing::Test {
-  PhotoStore store;
-  LayerCache cache{store};
-  Sample s;
-  QImage screen{400, 300, QImage::Format_RGB32};
-
-  int drawn(const Project& project, double scale = 2, QRect visible = {0, 0, 400, 300}) {
-    const int before = cache.paintCount();
-    screen.fill(Qt::white);
-    QPainter painter(&screen);
-    cache.drawExactly(painter, s.sheetOf(project), scale, visible);
-    return cache.paintCount() - before;
-  }
-};
-
-TEST_F(LayerCacheTest, PaintsEachItemOnce) {
-  EXPECT_EQ(drawn(s.project), 2);
-  EXPECT_EQ(drawn(s.project), 0);
-  EXPECT_EQ(screen.pixelColor(40, 40), QColor(200, 40, 30));
-}
-
-TEST_F(LayerCacheTest, PaintsOnlyWhatMoved) {
-  drawn(s.project);
-  const Project moved = withMapped(s.project, std::vector<Id>{s.disc}, Affine::move({30, 30}));
-  EXPECT_EQ(drawn(moved), 0) << "by whole pixels: the raster lies elsewhere";
-  EXPECT_EQ(screen.pixelColor(2 * 130, 2 * 80), QColor(20, 90, 160));
-  EXPECT_EQ(drawn(withMapped(s.project, std::vector<Id>{s.disc}, Affine::move({0.2, 0}))), 1) << "by parts of one";
-  EXPECT_EQ(drawn(s.project), 0) << "flicking back costs nothing";
-}
-
-TEST_F(LayerCacheTest, AnotherScalePaintsAnew) {
-  drawn(s.project);
-  EXPECT_EQ(drawn(s.project, 3), 2);
-  EXPECT_EQ(screen.pixelColor(290, 10), QColor(200, 40, 30));
-}
-
-TEST_F(LayerCacheTest, SmallPansNeedNoPaintingAndLargeZoomsHoldOnlyWhatShows) {
-  drawn(s.project, 40, {0, 0, 400, 300});
-  EXPECT_EQ(drawn(s.project, 40, {100, 80, 400, 300}), 0);
-  EXPECT_GE(drawn(s.project, 40, {1500, 1200, 400, 300}), 1);
-  EXPECT_EQ(drawn(s.project, 1e5, {0, 0, 400, 300}), 1) << "the box is there at any zoom, the disc far off";
-}
-
-TEST_F(LayerCacheTest, HiddenItemsAreLeftOut) {
-  const Project hidden = withItem(s.project, s.box, [](const Item& before) {
-    Item after = before;
-    after.hidden = true;
-    return after;
-  });
-  EXPECT_EQ(drawn(hidden), 1);
-  EXPECT_EQ(screen.pixelColor(40, 40), QColor(Qt::white));
 }
 
 }  // namespace
