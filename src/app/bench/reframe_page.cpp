@@ -7,6 +7,7 @@
 #include <QPushButton>
 #include <QSlider>
 
+#include "app/look/resolution.h"
 #include "app/look/theme.h"
 #include "app/widgets/measure_field.h"
 #include "painting/raster.h"
@@ -110,13 +111,12 @@ void ReframePage::refresh(bool) {
     slider_->setValue(
         static_cast<int>(std::lround(sliderSteps * std::log(std::max(share, 1.0)) / std::log(mostScale))));
   }
-  const double ppi = 72 / now->shown.pointsPerPixel;
-  const char* verdict = ppi >= 220 ? "good for print" : ppi >= 96 ? "good for screen, soft in print" : "too coarse";
+  const Resolution resolution = resolutionOf(now->shown.pointsPerPixel);
   resolution_->setText(tr("%1 × %2 px · %3 ppi in this frame · %4")
                            .arg(now->medium->width)
                            .arg(now->medium->height)
-                           .arg(std::lround(ppi))
-                           .arg(tr(verdict)));
+                           .arg(resolution.ppi)
+                           .arg(resolution.goodFor));
   update();
 }
 

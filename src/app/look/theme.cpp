@@ -5,6 +5,7 @@
 #include <QPainter>
 #include <QPalette>
 #include <QStyleFactory>
+#include <QWidget>
 
 /// Resources of a static library have to be called in, from outside any namespace.
 static void takeInResources() { Q_INIT_RESOURCE(interface); }

@@ -6,6 +6,7 @@
 #include <QSlider>
 #include <algorithm>
 
+#include "app/look/resolution.h"
 #include "app/look/theme.h"
 #include "app/mat/selection_frame.h"
 #include "app/widgets/colour_popover.h"
@@ -352,13 +353,10 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
   if (ready && ready->isFinal && ready->level.image.isNull()) {
     lines << tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>");
   } else if (photo) {
-    const double ppi = 72 / photo->pointsPerPixel;
-    const bool good = ppi >= 220;
+    const Resolution resolution = resolutionOf(photo->pointsPerPixel);
     lines << tr("photo at %1 ppi · <span style='color:%2'>%3</span>")
-                 .arg(std::lround(ppi))
-                 .arg(good ? "#2F7D4F" : "#A86A12", good        ? tr("good for print")
-                                                    : ppi >= 96 ? tr("good for screen")
-                                                                : tr("too coarse"));
+                 .arg(resolution.ppi)
+                 .arg(resolution.colour.name(), resolution.goodFor);
   }
   result_->setText(lines.join("<br>"));
 }

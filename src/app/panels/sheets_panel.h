@@ -5,6 +5,7 @@
 #include <QListView>
 #include <QThreadPool>
 #include <QTimer>
+#include <unordered_map>
 
 #include "app/desk/desk.h"
 

@@ -5,6 +5,7 @@
 
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
+#include "app/mat/pointer_label.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
 #include "project/edits/tree.h"
@@ -131,15 +132,7 @@ void DrawTool::paint(QPainter& painter) {
   painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
   const QString size = QString("%1 × %2").arg(QString::fromStdString(measureText(box.width(), Unit::Millimetre, 1)),
                                               QString::fromStdString(measureText(box.height(), Unit::Millimetre, 1)));
-  painter.setFont(theme::font(12));
-  QRectF label = painter.fontMetrics().boundingRect(size);
-  label.setSize(label.size() + QSizeF(14, 6));
-  label.moveTopLeft(now_.onMat + QPointF(14, 14));
-  painter.setPen(Qt::NoPen);
-  painter.setBrush(theme::ink);
-  painter.drawRoundedRect(label, 3, 3);
-  painter.setPen(theme::card);
-  painter.drawText(label, Qt::AlignCenter, size);
+  paintPointerLabel(painter, mat_, now_.onMat, size);
 }
 
 QString DrawTool::hint() const { return wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew).hint; }

@@ -5,6 +5,7 @@
 
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
+#include "app/mat/pointer_label.h"
 #include "app/mat/selection_frame.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
@@ -121,18 +122,7 @@ void KnifeTool::paint(QPainter& painter) {
   const QString gap = QString::fromStdString(measureText(desk_.knifeGap, Unit::Millimetre, 1));
   const QString said =
       pieces_ == 0 ? Mat::tr("parts nothing yet") : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap);
-  painter.setFont(theme::font(12));
-  QRectF label = painter.fontMetrics().boundingRect(said);
-  label.setSize(label.size() + QSizeF(14, 6));
-  label.moveTopLeft(mat_.toMat(now_) + QPointF(14, 14));
-  // By the pointer, but never off the mat.
-  label.moveRight(std::min(label.right(), mat_.width() - 6.0));
-  label.moveBottom(std::min(label.bottom(), mat_.height() - 6.0));
-  painter.setPen(Qt::NoPen);
-  painter.setBrush(theme::ink);
-  painter.drawRoundedRect(label, 3, 3);
-  painter.setPen(theme::card);
-  painter.drawText(label, Qt::AlignCenter, said);
+  paintPointerLabel(painter, mat_, mat_.toMat(now_), said);
 }
 
 QString KnifeTool::hint() const {
