@@ -7,11 +7,11 @@ const std::vector<ItemPtr>& childrenOf(const Outline&) {
   return none;
 }
 
-std::optional<Form> withChildren(const Outline& outline, std::vector<ItemPtr>) {
+std::optional<Form> withChildren(const Outline& outline, const std::vector<ItemPtr>&) {
   return std::make_shared<const Outline>(outline);
 }
 
-Form withChildReplaced(const Outline& outline, std::size_t, std::vector<ItemPtr>, const Formula&) {
+Form withChildReplaced(const Outline& outline, std::size_t, const std::vector<ItemPtr>&, const Formula&) {
   return std::make_shared<const Outline>(outline);
 }
 
