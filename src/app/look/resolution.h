@@ -21,7 +21,7 @@ inline Resolution resolutionOf(double pointsPerPixel) {
   const auto words = [&](const char* text) { return QCoreApplication::translate("Resolution", text); };
   const int whole = static_cast<int>(std::lround(ppi));
   if (ppi >= 220) return {whole, words("good for print"), theme::pine};
-  if (ppi >= 96) return {whole, words("good for screen, soft in print"), theme::ochre};
+  if (ppi >= 96) return {whole, words("good for screen"), theme::ochre};
   return {whole, words("too coarse"), theme::ochre};
 }
 
