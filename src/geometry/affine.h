@@ -28,6 +28,8 @@ struct Affine {
   /// The image of a vector: the map without its shift.
   Point vector(Point v) const { return {xx * v.x + xy * v.y, yx * v.x + yy * v.y}; }
   double determinant() const { return xx * yy - xy * yx; }
+  /// By how much lengths grow on the whole: the root of what areas do.
+  double meanScale() const { return std::sqrt(std::abs(determinant())); }
   /// The linear part alone.
   Affine linear() const { return {xx, yx, xy, yy, 0, 0}; }
   /// The inverse map; nothing when the map is singular or not finite.

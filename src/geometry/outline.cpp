@@ -99,6 +99,15 @@ Box bounds(const Outline& outline) {
   return box;
 }
 
+Box hull(Point start, const Segment& segment) {
+  Box box;
+  box.add(start);
+  box.add(segment.end);
+  if (segment.kind != SegmentKind::Line) box.add(segment.handle1);
+  if (segment.kind == SegmentKind::Cubic) box.add(segment.handle2);
+  return box;
+}
+
 bool isFinite(const Outline& outline) {
   for (const Contour& c : outline.contours) {
     if (!isFinite(c.start)) return false;

@@ -51,6 +51,8 @@ Point pointAt(Point start, const Segment& segment, double t);
 Outline transformed(const Outline& outline, const Affine& map);
 /// The tight box: extrema of curves, not of handles.
 Box bounds(const Outline& outline);
+/// The box of a segment's points, handles included: it holds the segment.
+Box hull(Point start, const Segment& segment);
 /// True when every coordinate is a finite number.
 bool isFinite(const Outline& outline);
 /// Green's integral of the outline: positive for contours that run clockwise on the sheet. Exact for

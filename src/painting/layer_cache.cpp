@@ -209,8 +209,8 @@ LayerCache::RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Pl
   raster->isPatch = true;
   if (raster->held != before.held) {
     raster->image = before.image.copy(raster->held.translated(-before.held.topLeft()));
-  } else if (before.isPatch && trying_) {
-    // A step of a drag: nobody goes back to it.
+  } else if (before.isPatch && trying_ && patchedOver.use_count() == 2) {
+    // A step of a drag, held by its item and by the cache alone: nobody goes back to it.
     forget(patchedOver);
     raster->image = std::move(before.image);
   } else {

@@ -12,8 +12,8 @@ class QPainter;
 
 namespace widecut {
 
-/// Draws a sheet from rasters of its layers. A raster is of a content: moving, fading and reordering items paints none
-/// anew, and where only a part of a content changed, only that part is painted.
+/// Draws a sheet from rasters of its layers. A raster is of a content: fading and reordering items, and moving
+/// them by whole pixels, paints none anew, and where only a part of a content changed, only that part is painted.
 class LayerCache {
  public:
   explicit LayerCache(PhotoStore& store) : store_(store) {}

@@ -87,10 +87,10 @@ class LayerPainter {
   static Box hullOf(const Contour& contour) {
     Box box;
     box.add(contour.start);
-    for (const Segment& s : contour.segments) {
-      box.add(s.end);
-      if (s.kind != SegmentKind::Line) box.add(s.handle1);
-      if (s.kind == SegmentKind::Cubic) box.add(s.handle2);
+    Point at = contour.start;
+    for (const Segment& segment : contour.segments) {
+      box.add(hull(at, segment));
+      at = segment.end;
     }
     return box;
   }

@@ -30,13 +30,12 @@ bool keepsBoxesUpright(const Affine& m) { return (m.xy == 0 && m.yx == 0) || (m.
 /// The box of an item through a map from its parent's space.
 Box boxThrough(const Item& item, const Affine& map) {
   const Affine frame = map * item.toParent();
-  const auto copies = copiesOf(item.form);
-  if (copies.empty()) {
+  if (!showsChildren(item.form)) {
     const auto shape = resolved(item);
     return keepsBoxesUpright(frame) ? frame(shape->box) : bounds(transformed(shape->outline, frame));
   }
   Box box;
-  for (const Affine& copy : copies)
+  for (const Affine& copy : copiesOf(item.form))
     for (const ItemPtr& child : childrenOf(item))
       if (!child->hidden) box.add(boxThrough(*child, frame * copy));
   return box;
@@ -61,7 +60,7 @@ std::shared_ptr<const Resolved> resolved(const Item& item) {
 
 Box boxInFrame(const Item& item) {
   static NodeMemo<Box> memo;
-  if (copiesOf(item.form).empty()) return resolved(item)->box;
+  if (!showsChildren(item.form)) return resolved(item)->box;
   const auto node = nodeOf(item.form);
   if (const auto known = memo.find({node})) return *known;
   Item still = item;
@@ -111,7 +110,7 @@ std::optional<Picture> shownPicture(const Item& item) {
 bool showsPicture(const Item& item) { return pictureFillOf(*item.style) != nullptr; }
 
 const StylePtr& lookOf(const Item& item) {
-  if (!item.style->fills.empty() || !item.style->lines.empty() || copiesOf(item.form).empty()) return item.style;
+  if (!item.style->fills.empty() || !item.style->lines.empty() || !showsChildren(item.form)) return item.style;
   const auto& children = childrenOf(item);
   for (auto child = children.rbegin(); child != children.rend(); ++child)
     if (!(*child)->hidden) return lookOf(**child);

@@ -37,14 +37,6 @@ void eachPiece(const Outline& outline, const Take& take) {
   }
 }
 
-void addBox(const PieceOfOutline& piece, Box& box) {
-  // The hull of a curve holds it.
-  box.add(piece.start);
-  box.add(piece.segment.end);
-  if (piece.segment.kind != SegmentKind::Line) box.add(piece.segment.handle1);
-  if (piece.segment.kind == SegmentKind::Cubic) box.add(piece.segment.handle2);
-}
-
 /// The box of what only one of the outlines covers: its border is made of segments that only one of them has.
 Box changedBox(const Outline& a, const Outline& b) {
   Box box;
@@ -55,10 +47,10 @@ Box changedBox(const Outline& a, const Outline& b) {
     if (same != left.end() && same->second > 0)
       --same->second;
     else
-      addBox(piece, box);
+      box.add(hull(piece.start, piece.segment));
   });
   for (const auto& [piece, count] : left)
-    if (count > 0) addBox(piece, box);
+    if (count > 0) box.add(hull(piece.start, piece.segment));
   return box;
 }
 

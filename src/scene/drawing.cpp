@@ -27,7 +27,7 @@ class Drawing {
   }
   StrokeOutline moved(StrokeOutline stroke, const Affine& place) {
     stroke.outline = moved(stroke.outline, place);
-    stroke.line.width *= std::sqrt(std::abs(place.determinant()));
+    stroke.line.width *= place.meanScale();
     return stroke;
   }
   std::shared_ptr<const Outline> moved(const std::shared_ptr<const Outline>& outline, const Affine& place) {

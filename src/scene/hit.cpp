@@ -15,8 +15,8 @@ bool isNearEdge(const Resolved& shape, Point p, double reach) {
 
 /// The point as it lies to each copy of what is inside the item; as it is when the item shows no copies.
 std::vector<Point> inCopies(const Item& item, Point inFrame) {
+  if (!showsChildren(item.form)) return {inFrame};
   const auto copies = copiesOf(item.form);
-  if (copies.empty()) return {inFrame};
   std::vector<Point> points;
   points.reserve(copies.size());
   for (const Affine& copy : copies) points.push_back((*copy.inverse())(inFrame));
@@ -38,7 +38,7 @@ bool isOnOwn(const Item& item, Point inFrame, double reach) {
 
 bool isHit(const Item& item, Point inParent, double reach) {
   const Point p = (*item.toParent().inverse())(inParent);
-  const bool showsInside = !copiesOf(item.form).empty();
+  const bool showsInside = showsChildren(item.form);
   const bool isBare = item.style->fills.empty() && item.style->lines.empty();
   if (!(showsInside && isBare) && isOnOwn(item, p, reach)) return true;
   if (!showsInside) return false;

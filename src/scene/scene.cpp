@@ -87,7 +87,7 @@ void addTightly(const Layer& layer, const Affine& parent, Box& box) {
       const auto* drawn = std::get_if<StrokeOutline>(&mark);
       const Outline outline = transformed(drawn ? *drawn->outline : *std::get<FillOutline>(mark).outline, place);
       LineShape line;
-      if (drawn) line.width = drawn->line.width * std::sqrt(std::abs(place.determinant()));
+      if (drawn) line.width = drawn->line.width * place.meanScale();
       box.add(drawn ? lineBounds(outline, line) : bounds(outline));
     }
   };

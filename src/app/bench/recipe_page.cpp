@@ -10,6 +10,7 @@
 #include "app/widgets/clear_layout.h"
 #include "app/widgets/formula_field.h"
 #include "painting/item_picture.h"
+#include "project/edits/cutouts.h"
 #include "project/edits/tree.h"
 #include "project/resolve.h"
 
@@ -168,7 +169,7 @@ void RecipePage::showResult(const Item& cutout) {
 void RecipePage::rebuild(const Item& cutout) {
   clearLayout(*row_);
   const Recipe& recipe = *cutout.recipe();
-  const auto roles = recipe.formula.operators();
+  const auto roles = rolesOf(recipe);
   const auto brackets = recipe.formula.brackets();
   Box around;
   for (const ItemPtr& part : recipe.parts) around.add(boxInParent(*part));
@@ -181,7 +182,7 @@ void RecipePage::rebuild(const Item& cutout) {
   const std::size_t shown = std::min(recipe.parts.size(), mostChips);
   for (std::size_t i = 0; i < shown; ++i) {
     const ItemPtr& part = recipe.parts[i];
-    const Role role = i == 0 ? Role::Add : roles[i - 1];
+    const Role role = roles[i];
     if (i > 0) {
       auto* sign = new SignButton(theme::signOf(role), theme::colourOf(role), rowHolder_);
       const QString name = QString::fromStdString(part->name);

@@ -11,15 +11,16 @@ void SelectionPicture::paint(QPainter& painter, const Mat& mat, const Project& p
                              QPointF shift) {
   const SheetPtr sheet = items.empty() ? nullptr : sheetOf(project, items.front());
   const QPointF origin = mat.toMat({0, 0});
-  if (sheet != sheet_ || items != items_ || origin != origin_ || mat.zoom() != zoom_) {
+  const double ratio = mat.devicePixelRatioF();
+  const QSize size = mat.size() * 2 * ratio;
+  if (sheet != sheet_ || items != items_ || origin != origin_ || mat.zoom() != zoom_ || image_.size() != size) {
     sheet_ = sheet;
     items_ = items;
     origin_ = origin;
     zoom_ = mat.zoom();
     // As much beyond the mat as a drag may bring into it.
     corner_ = -QPointF(mat.width(), mat.height()) / 2;
-    const double ratio = mat.devicePixelRatioF();
-    image_ = QImage(mat.size() * 2 * ratio, QImage::Format_ARGB32_Premultiplied);
+    image_ = QImage(size, QImage::Format_ARGB32_Premultiplied);
     image_.setDevicePixelRatio(ratio);
     image_.fill(Qt::transparent);
     QPainter own(&image_);

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "app/look/theme.h"
+#include "project/edits/cutouts.h"
 #include "project/edits/tree.h"
 #include "project/forms/recipe.h"
 
@@ -59,9 +60,9 @@ void StackPanel::describe(const Item& item, const QString& sign, int depth, std:
   out.push_back({item.id, QString::fromStdString(item.name), sign, item.hidden, depth});
   // A recipe is read from its first part on; what lies in a stack, from the front.
   if (const Recipe* recipe = item.recipe()) {
-    const auto roles = recipe->formula.operators();
+    const auto roles = rolesOf(*recipe);
     for (std::size_t i = 0; i < recipe->parts.size(); ++i)
-      describe(*recipe->parts[i], theme::signOf(i == 0 ? Role::Add : roles[i - 1]), depth + 1, out);
+      describe(*recipe->parts[i], theme::signOf(roles[i]), depth + 1, out);
     return;
   }
   const auto& inside = childrenOf(item);

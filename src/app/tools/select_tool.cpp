@@ -172,9 +172,8 @@ void SelectTool::paintGhost(QPainter& painter, const Item& part, Role role, bool
 
 void SelectTool::paintGhosts(QPainter& painter, const Item& cutout) {
   const auto& parts = cutout.recipe()->parts;
-  const auto roles = cutout.recipe()->formula.operators();
+  const auto roles = rolesOf(*cutout.recipe());
   const auto isHot = [&](const Item& part) { return part.id == hovered_ || contains(desk_.selection(), part.id); };
-  const auto roleAt = [&](std::size_t i) { return i == 0 ? Role::Add : roles[i - 1]; };
   // Those that stay as they are while another one is dragged are painted once.
   StillGhosts ghosts{{}, roles, frameToSheet(desk_.project(), cutout.id), mat_.sheetToMat(), {}};
   for (const ItemPtr& part : parts) ghosts.parts.push_back(part->hidden || isHot(*part) ? nullptr : part);
@@ -185,13 +184,13 @@ void SelectTool::paintGhosts(QPainter& painter, const Item& cutout) {
     QPainter still(&ghosts.image);
     still.setRenderHint(QPainter::Antialiasing);
     for (std::size_t i = 0; i < parts.size(); ++i)
-      if (ghosts.parts[i]) paintGhost(still, *parts[i], roleAt(i), false);
+      if (ghosts.parts[i]) paintGhost(still, *parts[i], roles[i], false);
     still.end();
     ghosts_ = std::move(ghosts);
   }
   painter.drawImage(0, 0, ghosts_.image);
   for (std::size_t i = 0; i < parts.size(); ++i)
-    if (!parts[i]->hidden && isHot(*parts[i])) paintGhost(painter, *parts[i], roleAt(i), true);
+    if (!parts[i]->hidden && isHot(*parts[i])) paintGhost(painter, *parts[i], roles[i], true);
 }
 
 void SelectTool::paint(QPainter& painter) {

@@ -89,19 +89,13 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
   if (stacked.size() < 2) return project;
   const auto parts = inFormulaOrder(stacked, outcome);
 
-  Box box;
-  for (const ItemPtr& part : parts) box.add(boxInParent(*part));
   Item cutout;
   cutout.name = cutoutName(parts);
-  cutout.position = box.isEmpty() ? parts.front()->position : box.centre();
   Recipe recipe;
   recipe.formula = Formula::chain(static_cast<int>(parts.size()), roleOf(outcome));
-  for (const ItemPtr& part : parts) {
-    Item inside = *part;
-    inside.position = part->position - cutout.position;
+  recipe.parts = movedInto(cutout, parts);
+  for (const ItemPtr& part : parts)
     if (part->id == look.look) cutout.style = lookOf(*part);
-    recipe.parts.push_back(std::make_shared<const Item>(std::move(inside)));
-  }
   cutout.form = std::make_shared<const Recipe>(std::move(recipe));
   dropPictures(changeable(cutout));
   if (std::any_of(parts.begin(), parts.end(), [&](const ItemPtr& part) { return part->id == look.photo; })) {
@@ -127,9 +121,10 @@ Project withPartsLifted(const Project& project, Id id, std::vector<Id>& parts) {
   return withReplaced(project, id, std::move(lifted), joined, made);
 }
 
-Role roleOfPart(const Recipe& recipe, std::size_t part) {
-  const auto roles = recipe.formula.operators();
-  return part == 0 || part > roles.size() ? Role::Add : roles[part - 1];
+std::vector<Role> rolesOf(const Recipe& recipe) {
+  std::vector<Role> roles = recipe.formula.operators();
+  roles.insert(roles.begin(), Role::Add);
+  return roles;
 }
 
 std::vector<std::string> formulaNames(const Recipe& recipe) {

@@ -30,8 +30,8 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
 /// The cutout, or group, replaced by what is inside it; each keeps its look. Within another cutout its formula stays,
 /// in brackets. A repeat leaves the items of its first copy.
 Project withPartsLifted(const Project& project, Id cutout, std::vector<Id>& parts);
-/// What a part does in its recipe: the role of the operator before it; the first part is added.
-Role roleOfPart(const Recipe& recipe, std::size_t part);
+/// What each part does in its recipe: the role of the operator before it; the first part is added.
+std::vector<Role> rolesOf(const Recipe& recipe);
 /// The parts' names as formulas know them: where two are alike, later ones get a number.
 std::vector<std::string> formulaNames(const Recipe& recipe);
 /// The recipe's formula without the parts that are left out.

@@ -99,7 +99,7 @@ Project withReframing(const Project& project, Id id, const Affine& sheetMap) {
       const auto place = pictureFillOf(*item.style) - item.style->fills.data();
       auto& picture = std::get<Picture>(changeable(out).fills[static_cast<std::size_t>(place)].paint);
       Framing& f = picture.framing;
-      f = {map(f.centre), f.pointsPerPixel * std::sqrt(std::abs(map.determinant())), f.turn + map.turnAngle()};
+      f = {map(f.centre), f.pointsPerPixel * map.meanScale(), f.turn + map.turnAngle()};
       f = keptCovering(f, boxInFrame(item), picture.medium->width, picture.medium->height);
       return out;
     }

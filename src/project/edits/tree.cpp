@@ -179,6 +179,20 @@ std::vector<ItemPtr> combinable(const Project& project, std::span<const Id> item
   return found;
 }
 
+std::vector<ItemPtr> movedInto(Item& whole, const std::vector<ItemPtr>& items) {
+  Box box;
+  for (const ItemPtr& item : items) box.add(boxInParent(*item));
+  whole.position = box.isEmpty() ? items.front()->position : box.centre();
+  std::vector<ItemPtr> inside;
+  inside.reserve(items.size());
+  for (const ItemPtr& item : items) {
+    Item moved = *item;
+    moved.position = item->position - whole.position;
+    inside.push_back(std::make_shared<const Item>(std::move(moved)));
+  }
+  return inside;
+}
+
 Project withOneInstead(const Project& project, const std::vector<ItemPtr>& items, Item whole, Id& made) {
   IdSet ids;
   for (const ItemPtr& item : items) ids.insert(item->id);

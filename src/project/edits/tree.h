@@ -38,6 +38,8 @@ Project withReplaced(const Project& project, Id item, std::vector<Item> items, c
 /// The items on the sheet among these, back to front: those that can become one. They all lie on the sheet of the first
 /// one that is found.
 std::vector<ItemPtr> combinable(const Project& project, std::span<const Id> items);
+/// The items as children of a whole whose frame this puts upright in the middle of them; each stays where it is.
+std::vector<ItemPtr> movedInto(Item& whole, const std::vector<ItemPtr>& items);
 /// Combinable items replaced by one, in the place of the frontmost. It gets a fresh id, which `made` receives.
 Project withOneInstead(const Project& project, const std::vector<ItemPtr>& items, Item whole, Id& made);
 /// The items in front of, or behind, all others of their sheets; their own order stays.

@@ -48,14 +48,18 @@ std::optional<Item> withChildren(const Item& item, std::vector<ItemPtr> children
   return out;
 }
 
-Item withChildReplaced(const Item& item, std::size_t child, std::vector<ItemPtr> children, const Formula& joined) {
+Item withChildReplaced(const Item& item, std::size_t child, const std::vector<ItemPtr>& children,
+                       const Formula& joined) {
   Item out = item;
   const Id before = childrenOf(item)[child]->id;
   const bool stays = std::any_of(children.begin(), children.end(), [&](const auto& c) { return c->id == before; });
   if (!stays && picturePartOf(*item.style) == before) dropPictures(changeable(out));
-  out.form = std::visit([&](const auto& node) { return withChildReplaced(*node, child, std::move(children), joined); },
-                        item.form);
+  out.form = std::visit([&](const auto& node) { return withChildReplaced(*node, child, children, joined); }, item.form);
   return out;
+}
+
+bool showsChildren(const Form& form) {
+  return std::visit([](const auto& node) { return showsChildren(*node); }, form);
 }
 
 std::vector<Affine> copiesOf(const Form& form) {

@@ -24,10 +24,12 @@ std::optional<Item> withChildren(const Item& item, std::vector<ItemPtr> children
 
 /// The item with several children in the place of one. Where there is a formula, `joined`, over the numbers of the new
 /// ones, stands in brackets in the child's place. A picture of the child goes, unless one of the new ones has its id.
-Item withChildReplaced(const Item& item, std::size_t child, std::vector<ItemPtr> children, const Formula& joined);
+Item withChildReplaced(const Item& item, std::size_t child, const std::vector<ItemPtr>& children,
+                       const Formula& joined);
 
-/// The places, in the item's frame space, where the form shows its children as they are. None for forms that make an
-/// outline of their children, and for those that have none.
+/// True when the form shows its children as they are; false when it makes an outline of them, or has none.
+bool showsChildren(const Form& form);
+/// The places, in the item's frame space, where a form that shows its children does so; none for others.
 std::vector<Affine> copiesOf(const Form& form);
 
 /// The form after a linear map of its frame space.

@@ -1,6 +1,6 @@
 #include "project/forms/group.h"
 
-#include "project/edits/places.h"
+#include "project/forms/children.h"
 
 namespace widecut {
 
@@ -10,17 +10,12 @@ std::optional<Form> withChildren(const Group& group, std::vector<ItemPtr> member
   return std::make_shared<const Group>(Group{std::move(members), group.extra});
 }
 
-Form withChildReplaced(const Group& group, std::size_t member, std::vector<ItemPtr> members, const Formula&) {
-  Group changed = group;
-  const auto at = changed.members.erase(changed.members.begin() + static_cast<std::ptrdiff_t>(member));
-  changed.members.insert(at, members.begin(), members.end());
-  return std::make_shared<const Group>(std::move(changed));
+Form withChildReplaced(const Group& group, std::size_t member, const std::vector<ItemPtr>& members, const Formula&) {
+  return std::make_shared<const Group>(Group{replacedIn(group.members, member, members), group.extra});
 }
 
 Form mapped(const Group& group, const Affine& linear) {
-  Group changed = group;
-  for (ItemPtr& member : changed.members) member = std::make_shared<const Item>(mapped(*member, linear));
-  return std::make_shared<const Group>(std::move(changed));
+  return std::make_shared<const Group>(Group{allMapped(group.members, linear), group.extra});
 }
 
 std::optional<Formula> flatten(const Group& group, const Affine& frame, Flat& flat) {

@@ -15,7 +15,9 @@ struct Group {
 inline std::string_view kindName(const Group&) { return "group"; }
 inline const std::vector<ItemPtr>& childrenOf(const Group& group) { return group.members; }
 std::optional<Form> withChildren(const Group& group, std::vector<ItemPtr> members);
-Form withChildReplaced(const Group& group, std::size_t member, std::vector<ItemPtr> members, const Formula& joined);
+Form withChildReplaced(const Group& group, std::size_t member, const std::vector<ItemPtr>& members,
+                       const Formula& joined);
+inline bool showsChildren(const Group&) { return true; }
 inline std::vector<Affine> copiesOf(const Group&) { return {Affine{}}; }
 Form mapped(const Group& group, const Affine& linear);
 inline bool isSameRule(const Group& a, const Group& b) { return a.extra == b.extra; }

@@ -10,6 +10,7 @@ const std::vector<ItemPtr>& childrenOf(const Outline& outline);
 std::optional<Form> withChildren(const Outline& outline, const std::vector<ItemPtr>& children);
 Form withChildReplaced(const Outline& outline, std::size_t child, const std::vector<ItemPtr>& children,
                        const Formula& joined);
+inline bool showsChildren(const Outline&) { return false; }
 inline std::vector<Affine> copiesOf(const Outline&) { return {}; }
 Form mapped(const Outline& outline, const Affine& linear);
 bool isSameRule(const Outline& a, const Outline& b);

@@ -1,6 +1,6 @@
 #include "project/forms/recipe.h"
 
-#include "project/edits/places.h"
+#include "project/forms/children.h"
 
 namespace widecut {
 
@@ -20,21 +20,21 @@ std::optional<Form> withChildren(const Recipe& recipe, std::vector<ItemPtr> part
   return std::make_shared<const Recipe>(std::move(changed));
 }
 
-Form withChildReplaced(const Recipe& recipe, std::size_t part, std::vector<ItemPtr> parts, const Formula& joined) {
+Form withChildReplaced(const Recipe& recipe, std::size_t part, const std::vector<ItemPtr>& parts,
+                       const Formula& joined) {
   const int place = static_cast<int>(part), more = static_cast<int>(parts.size()) - 1;
   Recipe changed = recipe;
   changed.formula = recipe.formula.with([&](int leaf) {
     if (leaf == place) return joined.renumbered([&](int n) { return n + place; });
     return Formula::part(leaf > place ? leaf + more : leaf);
   });
-  const auto at = changed.parts.erase(changed.parts.begin() + place);
-  changed.parts.insert(at, parts.begin(), parts.end());
+  changed.parts = replacedIn(recipe.parts, part, parts);
   return std::make_shared<const Recipe>(std::move(changed));
 }
 
 Form mapped(const Recipe& recipe, const Affine& linear) {
   Recipe changed = recipe;
-  for (ItemPtr& part : changed.parts) part = std::make_shared<const Item>(mapped(*part, linear));
+  changed.parts = allMapped(recipe.parts, linear);
   return std::make_shared<const Recipe>(std::move(changed));
 }
 

@@ -17,7 +17,9 @@ inline std::string_view kindName(const Recipe&) { return "cutout"; }
 inline const std::vector<ItemPtr>& childrenOf(const Recipe& recipe) { return recipe.parts; }
 /// A part that goes takes the operator before it along.
 std::optional<Form> withChildren(const Recipe& recipe, std::vector<ItemPtr> parts);
-Form withChildReplaced(const Recipe& recipe, std::size_t part, std::vector<ItemPtr> parts, const Formula& joined);
+Form withChildReplaced(const Recipe& recipe, std::size_t part, const std::vector<ItemPtr>& parts,
+                       const Formula& joined);
+inline bool showsChildren(const Recipe&) { return false; }
 inline std::vector<Affine> copiesOf(const Recipe&) { return {}; }
 Form mapped(const Recipe& recipe, const Affine& linear);
 bool isSameRule(const Recipe& a, const Recipe& b);

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "project/edits/places.h"
+#include "project/forms/children.h"
 #include "project/forms/group.h"
 #include "project/resolve.h"
 
@@ -16,10 +16,9 @@ std::optional<Form> withChildren(const Repeat& repeat, std::vector<ItemPtr> item
   return std::make_shared<const Repeat>(std::move(changed));
 }
 
-Form withChildReplaced(const Repeat& repeat, std::size_t item, std::vector<ItemPtr> items, const Formula&) {
+Form withChildReplaced(const Repeat& repeat, std::size_t item, const std::vector<ItemPtr>& items, const Formula&) {
   Repeat changed = repeat;
-  const auto at = changed.items.erase(changed.items.begin() + static_cast<std::ptrdiff_t>(item));
-  changed.items.insert(at, items.begin(), items.end());
+  changed.items = replacedIn(repeat.items, item, items);
   return std::make_shared<const Repeat>(std::move(changed));
 }
 
@@ -37,7 +36,7 @@ std::vector<Affine> copiesOf(const Repeat& repeat) {
 Form mapped(const Repeat& repeat, const Affine& linear) {
   Repeat changed = repeat;
   changed.pattern = mapped(repeat.pattern, linear);
-  for (ItemPtr& item : changed.items) item = std::make_shared<const Item>(mapped(*item, linear));
+  changed.items = allMapped(repeat.items, linear);
   return std::make_shared<const Repeat>(std::move(changed));
 }
 

@@ -18,7 +18,9 @@ struct Repeat {
 inline std::string_view kindName(const Repeat&) { return "repeat"; }
 inline const std::vector<ItemPtr>& childrenOf(const Repeat& repeat) { return repeat.items; }
 std::optional<Form> withChildren(const Repeat& repeat, std::vector<ItemPtr> items);
-Form withChildReplaced(const Repeat& repeat, std::size_t item, std::vector<ItemPtr> items, const Formula& joined);
+Form withChildReplaced(const Repeat& repeat, std::size_t item, const std::vector<ItemPtr>& items,
+                       const Formula& joined);
+inline bool showsChildren(const Repeat&) { return true; }
 /// The places of the copies that are not left out.
 std::vector<Affine> copiesOf(const Repeat& repeat);
 Form mapped(const Repeat& repeat, const Affine& linear);
