@@ -40,7 +40,8 @@ Scene sceneFor(const Project& project, const Delivery& delivery) {
   return sceneOf(*sheet, bleed ? sheet->bleed : 0);
 }
 
-Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path) {
+Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path,
+                      const Progress& progress) {
   if (delivery.item == 0 && !findSheet(project, delivery.sheet)) return problem("there is no such sheet");
   if (delivery.item != 0 && !findItem(project, delivery.item)) return problem("there is no such item");
   const Scene scene = sceneFor(project, delivery);
@@ -49,23 +50,26 @@ Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoSto
   Notes notes = notesOn(scene, store);
   std::string svg;
   if (delivery.format == DeliveryFormat::Svg) {
-    auto text = svgOf(scene, store, ground, notes);
+    auto text = svgOf(scene, store, ground, notes, progress);
     if (!text) return tl::unexpected(text.error());
     svg = std::move(*text);
   }
   auto file = NewFile::at(path, svg.size());
   if (!file) return tl::unexpected(file.error());
-  const Sink sink = [&](const char* bytes, std::size_t count) { return file->write(bytes, count); };
+  const Sink sink = [&](const char* bytes, std::size_t count) -> Result<void> {
+    if (progress.isCancelled()) return problem("the delivery was stopped");
+    return file->write(bytes, count);
+  };
   Result<void> written;
   switch (delivery.format) {
     case DeliveryFormat::Png:
-      written = writePng(scene, store, delivery.ppi, ground, sink);
+      written = writePng(scene, store, delivery.ppi, ground, sink, progress);
       break;
     case DeliveryFormat::Svg:
       written = sink(svg.data(), svg.size());
       break;
     case DeliveryFormat::Pdf:
-      written = writePdf({&scene, 1}, store, ground, sink);
+      written = writePdf({&scene, 1}, store, ground, sink, progress);
       break;
   }
   if (written) written = file->commit();

@@ -1,6 +1,7 @@
 // Delivering: what to write, in which format, to which file.
 #pragma once
 
+#include "geometry/progress.h"
 #include "media/photo.h"
 #include "painting/raster.h"
 #include "project/model.h"
@@ -25,7 +26,8 @@ using Notes = std::vector<std::string>;
 
 /// The scene that is delivered; empty when there is no such sheet or item.
 Scene sceneFor(const Project& project, const Delivery& delivery);
-/// Writes the file, all or nothing.
-Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path);
+/// Writes the file, all or nothing. Once it is cancelled, the problem says so.
+Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path,
+                      const Progress& progress = {});
 
 }  // namespace widecut

@@ -95,14 +95,19 @@ class PdfWriter {
  public:
   explicit PdfWriter(PhotoStore& store) : store_(store) { pdf_.emptyPDF(); }
 
-  void page(const Scene& scene, Ground ground) {
+  void page(const Scene& scene, Ground ground, const Progress& progress) {
     const Box area = scene.area();
     contents_.assign(1, {});
     // Sheet space has its origin at the top left of the trimmed sheet and y down; the page at the bottom left, y up.
     const Affine toPage{1, 0, 0, -1, -area.low.x, area.high.y};
     content().text = matrix(toPage);
     if (ground == Ground::Paper) add(FillOutline{rectangleOf(area), scene.paper});
-    for (const DrawCommand& command : drawingOf(scene)) std::visit([&](const auto& c) { add(c); }, command);
+    const auto commands = drawingOf(scene);
+    for (std::size_t i = 0; i < commands.size(); ++i) {
+      if (progress.isCancelled()) throw std::runtime_error("it was stopped");
+      progress.report(static_cast<double>(i) / static_cast<double>(commands.size()));
+      std::visit([&](const auto& c) { add(c); }, commands[i]);
+    }
     Object page = Object::newDictionary();
     page.replaceKey("/Type", Object::newName("/Page"));
     const Box whole{{0, 0}, {area.width(), area.height()}};
@@ -194,13 +199,19 @@ class PdfWriter {
 
 }  // namespace
 
-Result<void> writePdf(std::span<const Scene> scenes, PhotoStore& store, Ground ground, const Sink& sink) {
+Result<void> writePdf(std::span<const Scene> scenes, PhotoStore& store, Ground ground, const Sink& sink,
+                      const Progress& progress) {
   for (const Scene& scene : scenes)
     if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
   SinkPipeline out(sink);
   try {
     PdfWriter writer(store);
-    for (const Scene& scene : scenes) writer.page(scene, ground);
+    constexpr double shareOfPages = 0.7;  // the rest is packing and writing
+    const auto count = static_cast<double>(scenes.size());
+    for (std::size_t i = 0; i < scenes.size(); ++i) {
+      const auto at = static_cast<double>(i);
+      writer.page(scenes[i], ground, progress.stretch(shareOfPages * at / count, shareOfPages * (at + 1) / count));
+    }
     writer.write(out);
   } catch (const std::exception& error) {
     if (out.why) return tl::unexpected(*out.why);

@@ -3,6 +3,7 @@
 
 #include <span>
 
+#include "geometry/progress.h"
 #include "media/photo.h"
 #include "output/sink.h"
 #include "painting/raster.h"
@@ -13,6 +14,7 @@ namespace widecut {
 /// A PDF with one page a scene: as large as its sheet with its bleed, with TrimBox and BleedBox. Outlines stay vectors;
 /// photos are clipped by their outline, JPEGs embedded as they are, other photos as their pixels, each once and without
 /// resampling. Refuses empty scenes. One photo is in memory at a time.
-Result<void> writePdf(std::span<const Scene> scenes, PhotoStore& store, Ground ground, const Sink& sink);
+Result<void> writePdf(std::span<const Scene> scenes, PhotoStore& store, Ground ground, const Sink& sink,
+                      const Progress& progress = {});
 
 }  // namespace widecut

@@ -75,7 +75,8 @@ void unpack(const QRgb* pixels, int count, bool opaque, unsigned char* out) {
 
 }  // namespace
 
-Result<void> writePng(const Scene& scene, PhotoStore& store, double ppi, Ground ground, const Sink& sink) {
+Result<void> writePng(const Scene& scene, PhotoStore& store, double ppi, Ground ground, const Sink& sink,
+                      const Progress& progress) {
   const auto raster = Raster::of(scene, store, ppi, ground);
   if (!raster) return tl::unexpected(raster.error());
   const bool opaque = raster->isOpaque();
@@ -83,6 +84,8 @@ Result<void> writePng(const Scene& scene, PhotoStore& store, double ppi, Ground 
   if (!writer.start(raster->size(), opaque, ppi)) return tl::unexpected(writer.why());
   std::vector<unsigned char> row(static_cast<std::size_t>(raster->size().width()) * 4);
   for (int y = 0; y < raster->size().height(); y += raster->bandRows()) {
+    if (progress.isCancelled()) return problem("the picture was stopped");
+    progress.report(static_cast<double>(y) / raster->size().height());
     const QImage band = raster->band(y, raster->bandRows());
     if (band.isNull()) return problem("there is not enough memory for the picture: choose fewer ppi");
     for (int i = 0; i < band.height(); ++i) {

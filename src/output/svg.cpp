@@ -49,7 +49,7 @@ class SvgWriter {
   SvgWriter(const Scene& scene, PhotoStore& store, std::vector<std::string>& notes)
       : scene_(scene), store_(store), notes_(notes) {}
 
-  Result<std::string> write(Ground ground) {
+  Result<std::string> write(Ground ground, const Progress& progress) {
     // What is painted several times is defined once: so paths are counted first.
     for (const auto& draw : drawn()) countPaths(draw);
     const Box area = scene_.area();
@@ -58,7 +58,11 @@ class SvgWriter {
     if (ground == Ground::Paper)
       body_ +=
           "<rect x=\"" + corner + "\" width=\"" + w + "\" height=\"" + h + "\"" + paint("fill", scene_.paper) + "/>\n";
-    for (const auto& draw : drawn()) std::visit([&](const auto& c) { add(c); }, draw);
+    for (std::size_t i = 0; i < drawn().size(); ++i) {
+      if (progress.isCancelled()) return problem("the drawing was stopped");
+      progress.report(static_cast<double>(i) / static_cast<double>(drawn().size()));
+      std::visit([&](const auto& c) { add(c); }, drawn()[i]);
+    }
     if (problem_) return tl::unexpected(*problem_);
     return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + w +
            "pt\" height=\"" + h + "pt\" viewBox=\"" + number(area.low.x) + " " + number(area.low.y) + " " + w + " " +
@@ -169,9 +173,10 @@ class SvgWriter {
 
 }  // namespace
 
-Result<std::string> svgOf(const Scene& scene, PhotoStore& store, Ground ground, std::vector<std::string>& notes) {
+Result<std::string> svgOf(const Scene& scene, PhotoStore& store, Ground ground, std::vector<std::string>& notes,
+                          const Progress& progress) {
   if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
-  return SvgWriter(scene, store, notes).write(ground);
+  return SvgWriter(scene, store, notes).write(ground, progress);
 }
 
 }  // namespace widecut

@@ -1,6 +1,7 @@
 // The scene as SVG 1.1 with href as in SVG 2.
 #pragma once
 
+#include "geometry/progress.h"
 #include "media/photo.h"
 #include "painting/raster.h"
 #include "scene/scene.h"
@@ -10,6 +11,7 @@ namespace widecut {
 /// One self-contained SVG file: outlines are paths with four decimals, each once; photos are embedded once each and
 /// clipped by their outline. Every element is short enough for the readers that limit them. Refuses an empty scene, and
 /// what cannot go into such an element, before anything is written. `notes` receives what the person should know.
-Result<std::string> svgOf(const Scene& scene, PhotoStore& store, Ground ground, std::vector<std::string>& notes);
+Result<std::string> svgOf(const Scene& scene, PhotoStore& store, Ground ground, std::vector<std::string>& notes,
+                          const Progress& progress = {});
 
 }  // namespace widecut

@@ -1,5 +1,7 @@
 #include "project/history.h"
 
+#include <algorithm>
+
 #include "project/forms/form.h"
 #include "project/lookup.h"
 
@@ -50,6 +52,11 @@ void History::commit(std::string editName, ProjectPtr project) {
     --at_;
     if (saved_ != neverSaved) saved_ = saved_ == 0 ? neverSaved : saved_ - 1;
   }
+}
+
+void History::markSaved(const ProjectPtr& state) {
+  const auto found = std::find_if(states_.begin(), states_.end(), [&](const State& s) { return s.project == state; });
+  saved_ = found == states_.end() ? neverSaved : static_cast<std::size_t>(found - states_.begin());
 }
 
 }  // namespace widecut

@@ -29,6 +29,8 @@ class History {
   void redo() { at_ += canRedo() ? 1 : 0; }
   /// The current state is what the file holds.
   void markSaved() { saved_ = at_; }
+  /// The same of an earlier state; when it is not kept any more, no state is.
+  void markSaved(const ProjectPtr& state);
   /// No state is what the file holds.
   void markUnsaved() { saved_ = neverSaved; }
   bool isSaved() const { return saved_ == at_; }

@@ -173,7 +173,7 @@ struct ToSave {
 };
 
 /// Puts everything into an open zip and closes it; with the photos' bytes or without.
-Result<void> pack(Zip zip, const ToSave& saved, bool withMedia, const std::string& previewPng) {
+Result<void> pack(Zip zip, const ToSave& saved, bool withMedia, const std::string& previewPng, Progress progress) {
   bool good = add(zip.get(), "project.json", saved.texts.project, true);
   for (const auto& [name, text] : saved.texts.sheets) good = good && add(zip.get(), name, text, true);
   if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
@@ -182,13 +182,19 @@ Result<void> pack(Zip zip, const ToSave& saved, bool withMedia, const std::strin
       good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
   for (const auto& [name, bytes] : saved.project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
   if (!good) return problem("the project could not be packed");
+  constexpr double steps = 0.01;
+  zip_register_progress_callback_with_state(
+      zip.get(), steps, [](zip_t*, double done, void* p) { static_cast<Progress*>(p)->report(done); }, nullptr,
+      &progress);
+  zip_register_cancel_callback_with_state(
+      zip.get(), [](zip_t*, void* p) { return static_cast<Progress*>(p)->isCancelled() ? 1 : 0; }, nullptr, &progress);
   if (zip_close(zip.get()) != 0) return problem(zip_error_strerror(zip_get_error(zip.get())));
   [[maybe_unused]] zip_t* closed = zip.release();
   return {};
 }
 
 /// Reads a file that was just written, and compares it with what it was to hold.
-Result<void> readBack(const std::string& path, const ToSave& saved, bool withMedia) {
+Result<void> readBack(const std::string& path, const ToSave& saved, bool withMedia, const Progress& progress) {
   ZipError error;
   zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
   if (!source) return problem("it cannot be read again");
@@ -201,7 +207,10 @@ Result<void> readBack(const std::string& path, const ToSave& saved, bool withMed
   if (!again) return tl::unexpected(again.error());
   if (!(projectTexts(*again) == saved.texts)) return problem("it reads as another project than was saved");
   if (!withMedia) return {};
+  double done = 0;
   for (const auto& [hash, medium] : saved.media) {
+    if (progress.isCancelled()) return problem("it was stopped");
+    progress.report(done++ / static_cast<double>(saved.media.size()));
     const zip_int64_t index = zip_name_locate(zip.get(), mediumEntry(hash).c_str(), 0);
     if (index < 0) return problem("the photo " + medium->name + " is missing from it");
     const auto whole = eachPiece(zip.get(), static_cast<zip_uint64_t>(index), mediumEntry(hash), limits::mostPhotoBytes,
@@ -229,7 +238,7 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
   const std::unique_ptr<zip_source_t, decltype(releaseTarget)> kept(target, releaseTarget);
   Zip zip(zip_open_from_source(target, ZIP_TRUNCATE, &error.error));
   if (!zip) return problem("the project could not be packed");
-  if (const auto packed = pack(std::move(zip), ToSave{project}, true, previewPng); !packed)
+  if (const auto packed = pack(std::move(zip), ToSave{project}, true, previewPng, {}); !packed)
     return tl::unexpected(packed.error());
 
   if (zip_source_open(target) != 0) return problem("the project could not be packed");
@@ -257,7 +266,7 @@ Result<Project> opened(const std::string& path, const MediumBytes& media) {
 }
 
 Result<void> written(const Project& project, bool withMedia, const std::string& previewPng, const std::string& path,
-                     Care care) {
+                     Care care, const Progress& progress) {
   const auto failed = [&](const std::string& why) { return problem("cannot save " + path + ": " + why); };
   if (const auto beyond = beyondLimits(project, nullptr)) return failed(beyond->message);
   const ToSave saved{project};
@@ -271,10 +280,14 @@ Result<void> written(const Project& project, bool withMedia, const std::string& 
   zip_source_t* target = zip_source_file_create(file->workPath().c_str(), 0, 0, &error.error);
   Zip zip(target ? zip_open_from_source(target, ZIP_TRUNCATE, &error.error) : nullptr);
   if (!zip) return failed(zip_error_strerror(&error.error));
-  if (const auto packed = pack(std::move(zip), saved, withMedia, previewPng); !packed)
+  constexpr double shareOfPacking = 0.7;
+  if (const auto packed = pack(std::move(zip), saved, withMedia, previewPng, progress.stretch(0, shareOfPacking));
+      !packed)
     return failed(packed.error().message);
+  if (progress.isCancelled()) return failed("it was stopped");
   // The older file goes only when the new one is known to open.
-  if (const auto same = readBack(file->workPath(), saved, withMedia); !same) return failed(same.error().message);
+  if (const auto same = readBack(file->workPath(), saved, withMedia, progress.stretch(shareOfPacking, 1)); !same)
+    return failed(same.error().message);
   return file->commit(care);
 }
 
@@ -282,12 +295,13 @@ Result<void> written(const Project& project, bool withMedia, const std::string& 
 
 Result<Project> openProject(const std::string& path) { return opened(path, nullptr); }
 
-Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path) {
-  return written(project, true, previewPng, path, Care::OnDisk);
+Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path,
+                         const Progress& progress) {
+  return written(project, true, previewPng, path, Care::OnDisk, progress);
 }
 
 Result<void> saveWithoutMedia(const Project& project, const std::string& path) {
-  return written(project, false, "", path, Care::OnItsWay);
+  return written(project, false, "", path, Care::OnItsWay, {});
 }
 
 Result<Project> openWithMedia(const std::string& path, const std::string& mediaFolder) {

@@ -4,6 +4,7 @@
 #include <string>
 
 #include "geometry/problem.h"
+#include "geometry/progress.h"
 #include "project/model.h"
 
 namespace widecut {
@@ -15,8 +16,10 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
 
 /// The same for files; problems name the file. Saving writes all or nothing.
 Result<Project> openProject(const std::string& path);
-/// The photos that nothing shows are left out. What was written is read again before it replaces an older file.
-Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path);
+/// The photos that nothing shows are left out. What was written is read again before it replaces an older file. Once it
+/// is cancelled, the problem says so.
+Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path,
+                         const Progress& progress = {});
 
 /// The same without the photos' bytes, which are files named by their hashes in a folder, and without waiting for the
 /// disk.

@@ -76,7 +76,7 @@ TEST_F(FilesInWindow, SaveAsThenOpenGivesTheSameProject) {
   w.key(Qt::Key_S, Qt::ControlModifier);
   EXPECT_TRUE(w.desk().isSaved()) << "no question the second time";
   w.desk().startNew();
-  ASSERT_TRUE(w.window.openFile(path));
+  ASSERT_TRUE(w.window.errands().openFile(path));
   EXPECT_NEAR(boxInParent(*w.sheet().items[0]).low.x, before.low.x + w.mm(1, 0).x, 1e-9);
 }
 
@@ -84,7 +84,7 @@ TEST_F(FilesInWindow, ADamagedFileLeavesTheOpenProjectAlone) {
   drawBox();
   const QString path = file("broken.widecut", "PK\x03\x04 and then nothing");
   QString said;
-  w.inDialog([&] { w.window.openFile(path); }, [&](QWidget& dialog) { said = answer(dialog, "OK"); });
+  w.inDialog([&] { w.window.errands().openFile(path); }, [&](QWidget& dialog) { said = answer(dialog, "OK"); });
   EXPECT_TRUE(said.contains("broken.widecut") && said.contains("damaged")) << said.toStdString();
   EXPECT_EQ(w.sheet().items.size(), 1U);
   EXPECT_TRUE(w.desk().history().canUndo());
@@ -97,6 +97,7 @@ TEST_F(FilesInWindow, ClosingAsksAboutUnsavedChanges) {
   EXPECT_TRUE(said.contains("unsaved changes"));
   EXPECT_TRUE(w.window.isVisible());
   w.inDialog([&] { w.window.close(); }, [&](QWidget& dialog) { answer(dialog, "Close without saving"); });
+  w.settle();
   EXPECT_FALSE(w.window.isVisible());
 }
 
@@ -110,7 +111,7 @@ TEST_F(FilesInWindow, AnUnwritableTargetIsSaidAndTheProjectStaysUnsaved) {
 }
 
 TEST_F(FilesInWindow, ACopyLeavesItsFileAlone) {
-  ASSERT_TRUE(w.window.openCopy(DEMO_PROJECT));
+  ASSERT_TRUE(w.window.errands().openCopy(DEMO_PROJECT));
   EXPECT_TRUE(w.window.windowTitle().startsWith("Skarrow Peak Railway"));
   EXPECT_TRUE(w.desk().isSaved());
   EXPECT_EQ(w.desk().path(), "");
@@ -120,7 +121,7 @@ TEST_F(FilesInWindow, ACopyLeavesItsFileAlone) {
 }
 
 TEST_F(FilesInWindow, TheSheetsPanelGoesToTheClickedSheet) {
-  ASSERT_TRUE(w.window.openFile(DEMO_PROJECT));
+  ASSERT_TRUE(w.window.errands().openFile(DEMO_PROJECT));
   w.settle();
   EXPECT_EQ(w.sheet().name, "Outside");
   w.clickSheet(2);

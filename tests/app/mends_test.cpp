@@ -101,6 +101,7 @@ TEST_F(Mends, WhatIsBeingTypedIsThereWhenItIsSaved) {
   typeInto("x", "80");
   EXPECT_TRUE(w.desk().isTrying());
   QTest::keyClick(&field("x"), Qt::Key_S, Qt::ControlModifier);
+  w.settle();
   const auto saved = openProject(path.toStdString());
   ASSERT_TRUE(saved);
   EXPECT_NEAR(boxInParent(*findItem(*saved, id)).low.x, 80 * pointsPerMillimetre, 1e-6);
@@ -183,7 +184,7 @@ TEST_F(Mends, FortyCutsInARowAreSavedAndOpened) {
   const QString path = folder.filePath("deep.widecut");
   const auto saved = w.desk().save(path);
   ASSERT_TRUE(saved) << saved.error().message;
-  EXPECT_TRUE(w.window.openFile(path));
+  EXPECT_TRUE(w.window.errands().openFile(path));
 }
 
 TEST_F(Mends, AnIntersectionOfNothingCanBeBakedAndReframed) {

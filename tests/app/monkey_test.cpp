@@ -17,7 +17,7 @@ namespace {
 class Monkey {
  public:
   explicit Monkey(unsigned seed) : random_(seed) {
-    EXPECT_TRUE(w.window.openCopy(DEMO_PROJECT));
+    EXPECT_TRUE(w.window.errands().openCopy(DEMO_PROJECT));
     start_ = textOf(w.desk().settled());
   }
 
@@ -164,7 +164,8 @@ class Monkey {
     for (const char* panel : {"bench", "details", "stack", "sheets"})
       if (auto* widget = w.window.findChild<QWidget*>(panel)) all += widget->findChildren<QAbstractButton*>();
     all.removeIf([](QAbstractButton* b) {
-      return !b->isVisible() || !b->isEnabled() || b->objectName().startsWith("placePhoto");
+      return !b->isVisible() || !b->isEnabled() || b->objectName().startsWith("bringInPhoto") ||
+             b->objectName() == "photoInCutout";
     });
     if (!all.isEmpty())
       QTest::mouseClick(all[static_cast<qsizetype>(random_() % static_cast<unsigned>(all.size()))], Qt::LeftButton);

@@ -12,7 +12,7 @@ namespace {
 
 TEST(Sharp, WhatIsSeenIsTheRasterPixelByPixel) {
   WindowDriver w;
-  ASSERT_TRUE(w.window.openCopy(DEMO_PROJECT));
+  ASSERT_TRUE(w.window.errands().openCopy(DEMO_PROJECT));
   w.desk().commit("plain", [&] {
     Project p = w.desk().settled();
     std::vector<Id> ids;

@@ -30,9 +30,11 @@ class WindowDriver {
   Mat& mat() { return *window.findChild<Mat*>("mat"); }
   const Sheet& sheet() { return *desk().sheet(); }
 
-  /// Shortcuts need the window to be the active one, which it may have lost to a dialog.
+  /// Waits for what was asked for, as a person does who sees it going on. Shortcuts need the window to be the active
+  /// one, which it may have lost to a dialog.
   void settle() {
     QTest::qWait(20);
+    while (window.errands().background().isBusy() && !QApplication::activeModalWidget()) QTest::qWait(5);
     if (!QApplication::activeModalWidget()) QApplication::setActiveWindow(&window);
   }
   QPoint onMat(Point p) { return mat().toMat(p).toPoint(); }

@@ -2,6 +2,7 @@
 
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QPushButton>
 
 #include "app/bench/knife_page.h"
 #include "app/bench/next_steps_page.h"
@@ -16,7 +17,39 @@
 namespace widecut {
 namespace {
 
-enum Page : int { NextSteps, Outcomes, RecipeOf, Reframe, Polygon, Knife, Offset };
+template <class Page>
+BenchPage* make(Desk& desk, QWidget* bench) {
+  return new Page(desk, bench);
+}
+
+/// A page, and when it shows.
+struct Entry {
+  BenchPage* (*make)(Desk& desk, QWidget* bench);
+  bool (*applies)(const Desk& desk);
+};
+
+template <ToolKind... Kinds>
+bool inHand(const Desk& desk) {
+  return ((desk.tool() == Kinds) || ...);
+}
+
+/// The first one that applies shows; the last one always does.
+constexpr Entry pages[] = {
+    {make<OffsetPage>, inHand<ToolKind::Offset, ToolKind::LineOutline>},
+    {make<KnifePage>, inHand<ToolKind::Knife>},
+    {make<PolygonPage>, inHand<ToolKind::Polygon>},
+    {make<ReframePage>,
+     [](const Desk& d) { return inHand<ToolKind::Reframe>(d) && d.onlyItem() && shownPhoto(*d.onlyItem()); }},
+    {make<RecipePage>, [](const Desk& d) { return d.openCutout() != nullptr; }},
+    {make<OutcomesPage>, [](const Desk& d) { return d.selection().size() > 1; }},
+    {make<NextStepsPage>, [](const Desk&) { return true; }},
+};
+
+int pageFor(const Desk& desk) {
+  int page = 0;
+  while (!pages[page].applies(desk)) ++page;
+  return page;
+}
 
 }  // namespace
 
@@ -28,13 +61,11 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   QPalette p = palette();
   p.setColor(QPalette::Window, theme::card);
   setPalette(p);
-  addWidget(new NextStepsPage(desk, this));
-  addWidget(new OutcomesPage(desk, this));
-  addWidget(new RecipePage(desk, this));
-  addWidget(new ReframePage(desk, this));
-  addWidget(new PolygonPage(desk, this));
-  addWidget(new KnifePage(desk, this));
-  addWidget(new OffsetPage(desk, this));
+  for (const Entry& entry : pages) {
+    BenchPage* page = entry.make(desk, this);
+    connect(page, &BenchPage::commandWanted, this, &Bench::commandWanted);
+    addWidget(page);
+  }
   connect(&desk, &Desk::selectionChanged, this, &Bench::choosePage);
   connect(&desk, &Desk::toolChanged, this, &Bench::choosePage);
   connect(&desk, &Desk::photosReady, this, &Bench::refresh);
@@ -43,26 +74,24 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
 }
 
 void Bench::choosePage() {
-  const ItemPtr item = desk_.onlyItem();
-  int page = NextSteps;
-  if (desk_.selection().size() > 1) page = Outcomes;
-  if (desk_.openCutout()) page = RecipeOf;
-  if (item && desk_.tool() == ToolKind::Reframe && shownPhoto(*item)) page = Reframe;
-  if (desk_.tool() == ToolKind::Polygon) page = Polygon;
-  if (desk_.tool() == ToolKind::Knife) page = Knife;
-  if (desk_.tool() == ToolKind::Offset || desk_.tool() == ToolKind::LineOutline) page = Offset;
-  setCurrentIndex(page);
+  setCurrentIndex(pageFor(desk_));
   static_cast<BenchPage*>(currentWidget())->refresh(true);
 }
 
 void Bench::refresh() {
-  const bool isCutout = desk_.openCutout() != nullptr;
-  // A change can make a cutout of a plain selection, or the other way round.
-  if (!desk_.isTrying() && (currentIndex() == RecipeOf) != isCutout && currentIndex() < Reframe) {
+  // A change can make a cutout of a plain selection, or take the photo of what is being reframed; what is only tried
+  // leaves the page that tries it.
+  if (!desk_.isTrying() && currentIndex() != pageFor(desk_)) {
     choosePage();
     return;
   }
   static_cast<BenchPage*>(currentWidget())->refresh(false);
+}
+
+QPushButton* BenchPage::buttonFor(CommandId id, QWidget* parent) {
+  QPushButton* button = commandButton(id, parent);
+  connect(button, &QPushButton::clicked, this, [this, id] { emit commandWanted(id); });
+  return button;
 }
 
 }  // namespace widecut

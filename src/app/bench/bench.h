@@ -3,6 +3,7 @@
 
 #include <QStackedWidget>
 
+#include "app/commands/command.h"
 #include "app/desk/desk.h"
 
 namespace widecut {
@@ -12,6 +13,10 @@ class Bench : public QStackedWidget {
   Q_OBJECT
  public:
   explicit Bench(Desk& desk, QWidget* parent = nullptr);
+
+ signals:
+  /// As BenchPage's.
+  void commandWanted(widecut::CommandId command);
 
  private:
   void refresh();

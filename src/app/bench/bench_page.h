@@ -3,6 +3,7 @@
 
 #include <QWidget>
 
+#include "app/commands/command_actions.h"
 #include "app/desk/desk.h"
 
 namespace widecut {
@@ -16,12 +17,12 @@ class BenchPage : public QWidget {
   virtual void refresh(bool selection) = 0;
 
  signals:
-  /// The person wants to bring in a photo for what is selected.
-  void photoWanted();
-  /// The person wants one of the window's commands, by its name.
-  void commandWanted(const QString& name);
+  /// The person wants one of the window's commands.
+  void commandWanted(widecut::CommandId command);
 
  protected:
+  /// A button of the page that stands for a command, so that keys and menus do the same.
+  QPushButton* buttonFor(CommandId id, QWidget* parent);
   Desk& desk_;
 };
 

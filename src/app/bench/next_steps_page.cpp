@@ -5,21 +5,11 @@
 #include <QPushButton>
 
 #include "app/look/theme.h"
+#include "app/tools/tool_table.h"
 #include "painting/item_picture.h"
 #include "project/resolve.h"
 
 namespace widecut {
-namespace {
-
-QPushButton* button(const QString& text, const char* icon, QWidget* parent) {
-  auto* b = new QPushButton(text, parent);
-  if (icon) b->setIcon(theme::icon(icon));
-  b->setMinimumHeight(28);
-  return b;
-}
-
-}  // namespace
-
 NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(14, 9, 14, 10);
@@ -41,27 +31,23 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   auto* drawRow = new QHBoxLayout(drawing_);
   drawRow->setContentsMargins(0, 0, 0, 0);
   drawRow->setSpacing(8);
-  auto* rectangle = button(tr("Rectangle  4"), "rectangle", drawing_);
-  auto* ellipse = button(tr("Ellipse  5"), "ellipse", drawing_);
-  connect(rectangle, &QPushButton::clicked, this, [this] { desk_.setTool(ToolKind::Rectangle); });
-  connect(ellipse, &QPushButton::clicked, this, [this] { desk_.setTool(ToolKind::Ellipse); });
-  drawRow->addWidget(rectangle);
-  drawRow->addWidget(ellipse);
+  for (const ToolKind kind : {ToolKind::Rectangle, ToolKind::Ellipse}) {
+    const ToolEntry& tool = toolEntry(kind);
+    auto* button = new QPushButton(theme::icon(tool.icon), tool.words() + "  " + tool.keyText(), drawing_);
+    button->setMinimumHeight(28);
+    connect(button, &QPushButton::clicked, this, [this, kind] { desk_.setTool(kind); });
+    drawRow->addWidget(button);
+  }
   row->addWidget(drawing_);
 
-  auto* photo = button(tr("Bring in a photo…"), nullptr, this);
-  photo->setObjectName("placePhoto");
-  connect(photo, &QPushButton::clicked, this, &NextStepsPage::photoWanted);
+  auto* photo = buttonFor(CommandId::BringInPhoto, this);
+  photo->setMinimumHeight(28);
   row->addWidget(photo);
 
-  outline_ = new QWidget(this);
-  auto* outlineRow = new QHBoxLayout(outline_);
-  outlineRow->setContentsMargins(0, 0, 0, 0);
-  auto* reframe = button(tr("Reframe  R"), "reframe", outline_);
-  reframe->setObjectName("reframe");
-  connect(reframe, &QPushButton::clicked, this, [this] { desk_.setTool(ToolKind::Reframe); });
-  outlineRow->addWidget(reframe);
-  row->addWidget(outline_);
+  reframe_ = buttonFor(CommandId::Reframe, this);
+  reframe_->setIcon(theme::icon("reframe"));
+  reframe_->setMinimumHeight(28);
+  row->addWidget(reframe_);
   row->addStretch(1);
 }
 
@@ -69,7 +55,7 @@ void NextStepsPage::refresh(bool) {
   const ItemPtr item = desk_.onlyItem();
   drawing_->setVisible(!item);
   picture_->setVisible(item != nullptr);
-  outline_->setVisible(item && shownPhoto(*item));
+  reframe_->setVisible(item && shownPhoto(*item));
   if (!item) {
     heading_->setText(tr("Lay down a shape or a photo"));
     return;

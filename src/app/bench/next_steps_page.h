@@ -4,6 +4,7 @@
 #include "app/bench/bench_page.h"
 
 class QLabel;
+class QPushButton;
 
 namespace widecut {
 
@@ -17,7 +18,7 @@ class NextStepsPage : public BenchPage {
  private:
   QLabel* heading_;
   QWidget* drawing_;
-  QWidget* outline_;
+  QPushButton* reframe_;
   QLabel* picture_;
 };
 

@@ -87,29 +87,21 @@ void RecipePage::addHeader(QBoxLayout& column) {
     refresh(true);
   });
   top->addWidget(formula_, 1);
-  const auto button = [&](const QString& text, const char* name, const QString& tip, const auto& run) {
-    auto* b = new QPushButton(text, this);
-    b->setObjectName(name);
-    b->setToolTip(tip);
-    connect(b, &QPushButton::clicked, this, run);
+  const auto button = [&](CommandId id) {
+    QPushButton* b = buttonFor(id, this);
     top->addWidget(b);
     return b;
   };
-  photo_ = button(tr("Bring in a photo…"), "placePhotoInCutout", tr("Fills the cutout with a picture"),
-                  [this] { emit photoWanted(); });
-  reframe_ = button(tr("Reframe  R"), "reframeCutout", tr("Moves and scales the picture in the cutout"),
-                    [this] { desk_.setTool(ToolKind::Reframe); });
+  photo_ = button(CommandId::BringInPhoto);
+  photo_->setObjectName("photoInCutout");
+  photo_->setToolTip(tr("Fills the cutout with a picture"));
+  reframe_ = button(CommandId::Reframe);
+  reframe_->setObjectName("reframeCutout");
   reframe_->setIcon(theme::icon("reframe"));
-  // What makes items of the cutout: the window's commands, so that keys and menus do the same.
-  const auto command = [&](const QString& text, const char* name, const QString& tip) {
-    return button(text, name, tip, [this, n = QString(name)] { emit commandWanted(n); });
-  };
-  offcuts_ = command(tr("Keep offcuts"), "keepOffcuts", tr("What the recipe removes becomes items behind the cutout"));
-  split_ = command(tr("Split loose"), "splitLoose", tr("Ends the cutout: every separate region becomes an item"));
-  command(tr("Bake  B"), "bake",
-          tr("Final: the cutout becomes a plain outline with the nodes of its result. Undo brings the recipe back."));
-  command(tr("Lift parts out"), "liftParts",
-          tr("Ends the cutout: every part becomes an item again, with its own look"));
+  offcuts_ = button(CommandId::KeepOffcuts);
+  split_ = button(CommandId::SplitLoose);
+  button(CommandId::Bake);
+  button(CommandId::LiftParts);
   column.addLayout(top);
 }
 

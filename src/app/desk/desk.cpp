@@ -140,6 +140,13 @@ void Desk::goToSheet(Id sheet) {
   emit sheetChanged();
 }
 
+void Desk::stepSheet(int by) {
+  const auto sheets = sheetsOf(settled());
+  const auto here = std::find_if(sheets.begin(), sheets.end(), [&](const SheetPtr& s) { return s->id == sheet_; });
+  const auto to = here - sheets.begin() + by;
+  if (to >= 0 && to < std::ssize(sheets)) goToSheet(sheets[static_cast<std::size_t>(to)]->id);
+}
+
 void Desk::setTool(ToolKind tool) {
   if (tool == tool_) return;
   tool_ = tool;

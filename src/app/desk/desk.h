@@ -6,8 +6,10 @@
 #include <QString>
 #include <QTimer>
 
+#include "app/tools/tool_kind.h"
 #include "cutting/offset.h"
 #include "geometry/measure.h"
+#include "geometry/progress.h"
 #include "media/photo.h"
 #include "project/edits/cutouts.h"
 #include "project/history.h"
@@ -16,9 +18,17 @@
 
 namespace widecut {
 
-enum class ToolKind : unsigned char { Select, Rectangle, Ellipse, Polygon, Reframe, Knife, Offset, LineOutline };
-
 class Trial;
+
+/// A save on its way: what is to be in which file. Copies are the same save.
+struct Saving {
+  ProjectPtr state;
+  QString path;
+  std::shared_ptr<FileClaim> claim;  ///< A new one on the file; null when it is held already, or none are made.
+
+  /// Writes the file, all or nothing, on any thread. The result is the file's stamp.
+  Result<std::string> write(PhotoStore& photos, Progress progress) const;
+};
 
 /// The state that every part of the window shows and changes. Everything here is for the window's thread.
 class Desk : public QObject {
@@ -53,6 +63,8 @@ class Desk : public QObject {
   /// Selects what there is of these.
   void select(std::vector<Id> items);
   void goToSheet(Id sheet);
+  /// To the sheet so many further on; stays where there is none.
+  void stepSheet(int by);
   void setTool(ToolKind tool);
   /// How many corners the next polygon has; 3 to 400.
   void setCornersForNew(int corners);
@@ -78,6 +90,9 @@ class Desk : public QObject {
   /// Refuses a file that another window has open, and, unless `replaceChanged`, one that was changed since it was
   /// opened.
   Result<void> save(const QString& path, bool replaceChanged = false);
+  /// The same in three steps, of which the second, Saving::write, may take its time on another thread.
+  Result<Saving> beginSaving(const QString& path, bool replaceChanged = false);
+  void endSaving(const Saving& saving, const std::string& stamp);
   /// True when somebody else has written the file since it was opened or saved here.
   bool isChangedElsewhere() const;
   /// True when another window has the file open, and had it first.
@@ -131,7 +146,7 @@ class Desk : public QObject {
   void claim(const QString& path);
 
   std::string claims_;
-  std::unique_ptr<FileClaim> claim_;
+  std::shared_ptr<FileClaim> claim_;
   std::string stamp_;  ///< Of the file as it was opened or saved.
   History history_;
   std::optional<Project> preview_;

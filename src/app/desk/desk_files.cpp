@@ -68,26 +68,45 @@ Result<void> Desk::openCopy(const QString& path) {
   return {};
 }
 
-Result<void> Desk::save(const QString& path, bool replaceChanged) {
+Result<Saving> Desk::beginSaving(const QString& path, bool replaceChanged) {
   const bool same = path == path_;
-  std::unique_ptr<FileClaim> fresh;
+  Saving saving{history_.current(), path, nullptr};
   if (!claims_.empty() && !(same && claim_)) {
-    fresh = FileClaim::on(path.toStdString(), claims_);
-    if (!fresh) return problem(path.toStdString() + " is open in another window of Wide Cut: save under another name");
+    saving.claim = FileClaim::on(path.toStdString(), claims_);
+    if (!saving.claim)
+      return problem(path.toStdString() + " is open in another window of Wide Cut: save under another name");
   }
   if (same && isChangedElsewhere() && !replaceChanged)
     return problem(path.toStdString() + " was changed by somebody else since it was opened here");
-  Project project = settled();
+  return saving;
+}
+
+Result<std::string> Saving::write(PhotoStore& photos, Progress progress) const {
+  Project project = *state;
   if (project.name == emptyProject().name) project.name = QFileInfo(path).completeBaseName().toStdString();
-  const auto preview = pngOf(sceneOf(*sheetsOf(project).front()), photos_, 36, Ground::Paper);
+  constexpr double shareOfPicture = 0.1;
+  const auto preview = pngOf(sceneOf(*sheetsOf(project).front()), photos, 36, Ground::Paper);
   if (!preview) return tl::unexpected(preview.error());
-  if (const auto saved = saveProject(project, *preview, path.toStdString()); !saved) return saved;
-  path_ = path;
-  if (fresh) claim_ = std::move(fresh);
-  stamp_ = fileStamp(path.toStdString());
-  history_.markSaved();
+  const auto saved = saveProject(project, *preview, path.toStdString(), progress.stretch(shareOfPicture, 1));
+  if (!saved) return tl::unexpected(saved.error());
+  return fileStamp(path.toStdString());
+}
+
+void Desk::endSaving(const Saving& saving, const std::string& stamp) {
+  path_ = saving.path;
+  if (saving.claim) claim_ = saving.claim;
+  stamp_ = stamp;
+  history_.markSaved(saving.state);
   emit fileChanged();
-  emit told(tr("Saved %1").arg(QFileInfo(path).fileName()));
+  emit told(tr("Saved %1").arg(QFileInfo(saving.path).fileName()));
+}
+
+Result<void> Desk::save(const QString& path, bool replaceChanged) {
+  const auto saving = beginSaving(path, replaceChanged);
+  if (!saving) return tl::unexpected(saving.error());
+  const auto stamp = saving->write(photos_, {});
+  if (!stamp) return tl::unexpected(stamp.error());
+  endSaving(*saving, *stamp);
   return {};
 }
 

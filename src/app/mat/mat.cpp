@@ -8,11 +8,8 @@
 #include <QPainterPath>
 
 #include "app/look/theme.h"
-#include "app/tools/draw_tool.h"
-#include "app/tools/knife_tool.h"
-#include "app/tools/offset_tool.h"
-#include "app/tools/reframe_tool.h"
-#include "app/tools/select_tool.h"
+#include "app/mat/selection_frame.h"
+#include "app/tools/tool_table.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
 #include "project/edits/places.h"
@@ -46,14 +43,7 @@ Mat::Mat(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk), cache_(des
   setAcceptDrops(true);
   setMinimumSize(320, 200);
   setAttribute(Qt::WA_OpaquePaintEvent);
-  tools_[ToolKind::Select] = std::make_unique<SelectTool>(*this, desk);
-  tools_[ToolKind::Rectangle] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Rectangle);
-  tools_[ToolKind::Ellipse] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Ellipse);
-  tools_[ToolKind::Polygon] = std::make_unique<DrawTool>(*this, desk, DrawTool::Shape::Polygon);
-  tools_[ToolKind::Knife] = std::make_unique<KnifeTool>(*this, desk);
-  tools_[ToolKind::Offset] = std::make_unique<OffsetTool>(*this, desk);
-  tools_[ToolKind::LineOutline] = std::make_unique<OffsetTool>(*this, desk);
-  tools_[ToolKind::Reframe] = std::make_unique<ReframeTool>(*this, desk);
+  for (const ToolEntry& tool : toolTable()) tools_[tool.kind] = tool.make(*this, desk);
   connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);
   connect(&desk, &Desk::sheetChanged, this, &Mat::fitSheet);
@@ -359,6 +349,19 @@ void Mat::keyReleaseEvent(QKeyEvent* event) {
 }
 
 void Mat::leaveEvent(QEvent*) { emit pointerMoved(std::nullopt); }
+
+void Mat::contextMenuEvent(QContextMenuEvent* event) {
+  if (toolPressed_ || panningFrom_) return;
+  QPoint where = event->pos();
+  if (event->reason() == QContextMenuEvent::Mouse) {
+    tool().choose(pointerOf(where, event->modifiers()));
+  } else {
+    // By a key there is no place: the middle of what is selected, or of the sheet.
+    const auto frame = SelectionFrame::of(desk_.project(), desk_.selection());
+    where = toMat(frame ? frame->toSheet(frame->box.centre()) : desk_.sheet()->box().centre()).toPoint();
+  }
+  emit menuWanted(mapToGlobal(where));
+}
 
 void Mat::dragEnterEvent(QDragEnterEvent* event) {
   if (!photoIn(event->mimeData()).isEmpty()) event->acceptProposedAction();

@@ -40,6 +40,8 @@ class Mat : public QWidget {
   void zoomChanged();
   /// A picture was dropped from the desktop.
   void photoDropped(const QString& path, widecut::Point onSheet);
+  /// The person wants a menu of what can be done with what is selected, at this place of the screen.
+  void menuWanted(QPoint where);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -52,6 +54,7 @@ class Mat : public QWidget {
   void keyPressEvent(QKeyEvent* event) override;
   void keyReleaseEvent(QKeyEvent* event) override;
   void leaveEvent(QEvent* event) override;
+  void contextMenuEvent(QContextMenuEvent* event) override;
   void dragEnterEvent(QDragEnterEvent* event) override;
   void dropEvent(QDropEvent* event) override;
 

@@ -60,6 +60,12 @@ void SelectTool::press(const Pointer& p) {
   desk_.select(chosen);
 }
 
+void SelectTool::choose(const Pointer& p) {
+  const Id target = targetAt(p);
+  if (contains(desk_.selection(), target)) return;
+  desk_.select(target == 0 ? std::vector<Id>{} : std::vector<Id>{target});
+}
+
 void SelectTool::drag(const Pointer& p) {
   now_ = p;
   const QPointF way = p.onMat - pressed_.onMat;

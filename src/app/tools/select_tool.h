@@ -16,6 +16,7 @@ class SelectTool : public Tool {
   void release(const Pointer& pointer) override;
   void hover(const Pointer& pointer) override;
   void doubleClick(const Pointer& pointer) override;
+  void choose(const Pointer& pointer) override;
   bool key(QKeyEvent& event) override;
   void putAway() override;
   void paint(QPainter& painter) override;

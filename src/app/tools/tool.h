@@ -57,6 +57,8 @@ class Tool {
   virtual bool wheel(const Pointer&, double /*steps*/) { return false; }
   /// True when the tool used the key.
   virtual bool key(QKeyEvent&) { return false; }
+  /// A menu for what lies here is about to open: what it is about gets selected.
+  virtual void choose(const Pointer&) {}
   /// The tool is being put away, or what it works on is gone: nothing half-done may stay.
   virtual void putAway() {}
   /// Paints over the sheet, in the mat's pixels.

@@ -10,8 +10,7 @@
 
 namespace widecut {
 
-RecoveryStrip::RecoveryStrip(std::vector<LeftBehind> left, std::function<bool(const LeftBehind&)> takeUp,
-                             QWidget* parent)
+RecoveryStrip::RecoveryStrip(std::vector<LeftBehind> left, TakeUp takeUp, QWidget* parent)
     : QFrame(parent), left_(std::move(left)), takeUp_(std::move(takeUp)) {
   setObjectName("recovery");
   setAccessibleName(tr("Recovered work"));
@@ -81,9 +80,7 @@ void RecoveryStrip::addCard(std::size_t index) {
   auto* drop = new QPushButton(tr("Throw away"), card);
   drop->setObjectName(QString("throwAway%1").arg(index));
   drop->setAccessibleName(tr("Throw away %1").arg(name));
-  connect(take, &QPushButton::clicked, this, [this, index] {
-    if (takeUp_(left_[index])) gone(index);
-  });
+  connect(take, &QPushButton::clicked, this, [this, index] { takeUp_(left_[index], [this, index] { gone(index); }); });
   connect(drop, &QPushButton::clicked, this, [this, index] {
     left_[index].putAway();
     gone(index);

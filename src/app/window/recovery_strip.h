@@ -13,15 +13,16 @@ namespace widecut {
 class RecoveryStrip : public QFrame {
   Q_OBJECT
  public:
-  /// `takeUp` opens the work; true when it did.
-  RecoveryStrip(std::vector<LeftBehind> left, std::function<bool(const LeftBehind&)> takeUp, QWidget* parent);
+  /// Opens the work, now or later, and calls `taken` once it is open.
+  using TakeUp = std::function<void(const LeftBehind& work, std::function<void()> taken)>;
+  RecoveryStrip(std::vector<LeftBehind> left, TakeUp takeUp, QWidget* parent);
 
  private:
   void addCard(std::size_t index);
   void gone(std::size_t index);
   std::vector<LeftBehind> left_;
   std::vector<QWidget*> cards_;
-  std::function<bool(const LeftBehind&)> takeUp_;
+  TakeUp takeUp_;
 };
 
 }  // namespace widecut

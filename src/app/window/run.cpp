@@ -81,7 +81,8 @@ int runWindow(int count, char** words) {
       window.showMaximized();
     else
       window.show();
-    if (!asked->file.isEmpty()) asked->copy ? window.openCopy(asked->file) : window.openFile(asked->file);
+    if (!asked->file.isEmpty())
+      asked->copy ? window.errands().openCopy(asked->file) : window.errands().openFile(asked->file);
     return QApplication::exec();
   }
   if (!asked->file.isEmpty()) {

@@ -1,0 +1,97 @@
+// The commands of the window. Each is declared once, in the table of commands (command_table.cpp): menus, keys, the
+// menu by the pointer and the buttons of the bench follow from it.
+#pragma once
+
+#include <QKeySequence>
+#include <QList>
+#include <QString>
+#include <span>
+
+class QWidget;
+
+namespace widecut {
+
+class Desk;
+class Errands;
+class Mat;
+
+enum class CommandId : unsigned char {
+  New,
+  Open,
+  Save,
+  SaveAs,
+  Deliver,
+  Quit,
+  Undo,
+  Redo,
+  Duplicate,
+  Delete,
+  SelectAll,
+  SelectNothing,
+  Union,
+  SubtractFront,
+  SubtractBack,
+  Intersect,
+  Exclude,
+  Divide,
+  KeepOffcuts,
+  SplitLoose,
+  Bake,
+  LiftParts,
+  Offset,
+  LineOutline,
+  TrimToSheet,
+  TrimToBleed,
+  BringInPhoto,
+  Reframe,
+  ToFront,
+  ToBack,
+  NextSheet,
+  PreviousSheet,
+  FitSheet,
+  ZoomIn,
+  ZoomOut,
+  FullScreen,
+  About,
+  count
+};
+
+enum class CommandMenu : unsigned char { Project, Edit, Draw, Cut, Fill, Arrange, Sheets, View, Help, count };
+
+/// What commands work on.
+struct CommandSite {
+  Desk& desk;
+  Mat& mat;
+  Errands& errands;
+  QWidget& window;
+};
+
+struct Command {
+  CommandId id;
+  const char* name;  ///< Of its action and its buttons, for tests and tools of access.
+  CommandMenu menu;
+  const char* words;  ///< As the menu has them.
+  const char* keys;   ///< As QKeySequence::listFromString takes them; empty for none.
+  void (*run)(const CommandSite& site);
+  /// Null when it always applies.
+  bool (*applies)(const Desk& desk) = nullptr;
+  const char* hint = "";   ///< What it does, for a tip; empty when its words say it.
+  const char* brief = "";  ///< The words of a button; empty when they are those of the menu.
+  bool lineBefore = false;
+  bool byPointer = false;  ///< In the menu that a right click on the mat opens, when it applies.
+  /// What the words say now; null when they stay.
+  QString (*wordsNow)(const Desk& desk) = nullptr;
+
+  QString menuWords() const;
+  /// With its key.
+  QString buttonWords() const;
+  QString tip() const;
+  QList<QKeySequence> keyList() const;
+};
+
+/// Every command once, in the order of the menus.
+std::span<const Command> commandTable();
+const Command& command(CommandId id);
+QString nameOf(CommandMenu menu);
+
+}  // namespace widecut

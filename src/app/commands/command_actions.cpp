@@ -1,0 +1,85 @@
+#include "app/commands/command_actions.h"
+
+#include <QAction>
+#include <QApplication>
+#include <QMenu>
+#include <QMenuBar>
+#include <QPushButton>
+
+#include "app/desk/desk.h"
+#include "app/tools/tool_table.h"
+
+namespace widecut {
+
+CommandActions::CommandActions(const CommandSite& site, std::function<void()> before, QObject* parent)
+    : QObject(parent), site_(site), before_(std::move(before)) {
+  for (const Command& c : commandTable()) {
+    auto* action = new QAction(c.menuWords(), this);
+    action->setShortcuts(c.keyList());
+    action->setObjectName(c.name);
+    action->setToolTip(c.tip());
+    connect(action, &QAction::triggered, this, [this, &c] {
+      // A key in the middle of a drag must not pull away what is being dragged.
+      if (QApplication::mouseButtons() != Qt::NoButton) return;
+      before_();
+      c.run(site_);
+    });
+    actions_[static_cast<std::size_t>(c.id)] = action;
+  }
+  for (const auto signal : {&Desk::selectionChanged, &Desk::projectChanged, &Desk::toolChanged, &Desk::fileChanged})
+    connect(&site.desk, signal, this, &CommandActions::refresh);
+  refresh();
+}
+
+void CommandActions::addMenus(QMenuBar& bar) {
+  QMenu* menus[static_cast<std::size_t>(CommandMenu::count)];
+  for (std::size_t i = 0; i < std::size(menus); ++i) menus[i] = bar.addMenu(nameOf(static_cast<CommandMenu>(i)));
+  for (const ToolEntry& tool : toolTable()) {
+    if (!tool.isInRow()) continue;
+    QAction* action = menus[static_cast<std::size_t>(CommandMenu::Draw)]->addAction(tool.words());
+    action->setShortcut(tool.key);
+    connect(action, &QAction::triggered, this, [this, kind = tool.kind] {
+      if (QApplication::mouseButtons() != Qt::NoButton) return;
+      before_();
+      site_.desk.setTool(kind);
+    });
+  }
+  for (const Command& c : commandTable()) {
+    QMenu* menu = menus[static_cast<std::size_t>(c.menu)];
+    if (c.lineBefore && !menu->isEmpty()) menu->addSeparator();
+    menu->addAction(action(c.id));
+  }
+}
+
+void CommandActions::openByPointer(QPoint where) {
+  auto* menu = new QMenu(&site_.window);
+  menu->setObjectName("pointerMenu");
+  menu->setAttribute(Qt::WA_DeleteOnClose);
+  const Command* last = nullptr;
+  for (const Command& c : commandTable()) {
+    if (!c.byPointer || (c.applies && !c.applies(site_.desk))) continue;
+    if (last && (c.lineBefore || last->menu != c.menu)) menu->addSeparator();
+    last = &c;
+    menu->addAction(action(c.id));
+  }
+  menu->popup(where);
+}
+
+void CommandActions::run(CommandId id) { action(id)->trigger(); }
+
+void CommandActions::refresh() {
+  for (const Command& c : commandTable()) {
+    if (c.applies) action(c.id)->setEnabled(c.applies(site_.desk));
+    if (c.wordsNow) action(c.id)->setText(c.wordsNow(site_.desk));
+  }
+}
+
+QPushButton* commandButton(CommandId id, QWidget* parent) {
+  const Command& c = command(id);
+  auto* button = new QPushButton(c.buttonWords(), parent);
+  button->setObjectName(c.name);
+  button->setToolTip(c.tip());
+  return button;
+}
+
+}  // namespace widecut

@@ -1,0 +1,40 @@
+// The commands as Qt's actions: menus, keys, and the buttons that stand for them.
+#pragma once
+
+#include <QObject>
+#include <QPointer>
+#include <array>
+#include <functional>
+
+#include "app/commands/command.h"
+
+class QAction;
+class QMenu;
+class QMenuBar;
+class QPushButton;
+
+namespace widecut {
+
+class CommandActions : public QObject {
+  Q_OBJECT
+ public:
+  /// `before` runs before any command acts.
+  CommandActions(const CommandSite& site, std::function<void()> before, QObject* parent);
+  void addMenus(QMenuBar& bar);
+  /// What can be done with what is selected, where the pointer is. Deletes itself once it is closed.
+  void openByPointer(QPoint where);
+  /// Runs the command when it applies.
+  void run(CommandId id);
+
+ private:
+  void refresh();
+  QAction* action(CommandId id) const { return actions_[static_cast<std::size_t>(id)]; }
+  CommandSite site_;
+  std::function<void()> before_;
+  std::array<QAction*, static_cast<std::size_t>(CommandId::count)> actions_{};
+};
+
+/// A button that stands for a command: its words with the key, its tip, its name.
+QPushButton* commandButton(CommandId id, QWidget* parent);
+
+}  // namespace widecut

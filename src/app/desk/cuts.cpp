@@ -1,0 +1,67 @@
+#include "app/desk/cuts.h"
+
+#include "project/edits/pieces.h"
+#include "project/edits/tree.h"
+
+namespace widecut {
+
+void keepOffcuts(Desk& desk) {
+  std::vector<Id> made;
+  Project changed = withOffcuts(desk.settled(), desk.openCutout()->id, made);
+  if (made.empty()) {
+    emit desk.told(Desk::tr("This recipe removes nothing: there are no offcuts"));
+    return;
+  }
+  desk.commit(Desk::tr("Keep offcuts"), std::move(changed));
+  desk.select(made);
+  emit desk.told(made.size() == 1 ? Desk::tr("One offcut, behind the cutout")
+                                  : Desk::tr("%1 offcuts, behind the cutout").arg(made.size()));
+}
+
+void splitLoose(Desk& desk) {
+  std::vector<Id> made;
+  const Id id = desk.openCutout() ? desk.openCutout()->id : desk.onlyItem()->id;
+  Project changed = withSplitLoose(desk.settled(), id, made);
+  if (made.empty()) {
+    emit desk.told(Desk::tr("It is one piece: there is nothing to split"));
+    return;
+  }
+  desk.commit(Desk::tr("Split loose"), std::move(changed));
+  desk.select(made);
+  emit desk.told(Desk::tr("%1 pieces").arg(made.size()));
+}
+
+void bake(Desk& desk) {
+  const Id id = desk.openCutout()->id;
+  desk.commit(Desk::tr("Bake"), withBaked(desk.settled(), id));
+  desk.select({id});
+  emit desk.told(Desk::tr("Baked: a plain outline now. Undo brings the recipe back."));
+}
+
+void liftParts(Desk& desk) {
+  std::vector<Id> parts;
+  desk.commit(Desk::tr("Lift parts out"), withPartsLifted(desk.settled(), desk.openCutout()->id, parts));
+  desk.select(parts);
+}
+
+void trim(Desk& desk, bool toBleed) {
+  const SheetPtr sheet = desk.sheet();
+  const Box box = toBleed ? sheet->box().grown(sheet->bleed) : sheet->box();
+  std::vector<Id> made;
+  const QString edge = toBleed ? Desk::tr("bleed edge") : Desk::tr("sheet edge");
+  Project changed = withTrimmed(desk.settled(), desk.selection(), box, edge.toStdString(), made);
+  int count = 0;
+  for (const Id id : desk.selection()) {
+    const ItemPtr before = findItem(desk.settled(), id), after = findItem(changed, id);
+    count += after && before->form != after->form;
+  }
+  if (count == 0) {
+    emit desk.told(Desk::tr("Nothing of it overhangs the %1").arg(edge));
+    return;
+  }
+  desk.commit(toBleed ? Desk::tr("Trim to bleed") : Desk::tr("Trim to sheet"), std::move(changed));
+  emit desk.told(Desk::tr("%1 trimmed: what overhangs is hidden, not lost")
+                     .arg(count == 1 ? Desk::tr("One item") : Desk::tr("%1 items").arg(count)));
+}
+
+}  // namespace widecut

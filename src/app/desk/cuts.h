@@ -1,0 +1,19 @@
+// What takes cutouts and items apart, with a word on what came of it.
+#pragma once
+
+#include "app/desk/desk.h"
+
+namespace widecut {
+
+/// What the open cutout removes becomes items behind it.
+void keepOffcuts(Desk& desk);
+/// The open cutout's, or the only item's, separate regions become items.
+void splitLoose(Desk& desk);
+/// The open cutout becomes a plain outline.
+void bake(Desk& desk);
+/// The open cutout's parts become items of the sheet again.
+void liftParts(Desk& desk);
+/// What of the selection overhangs the sheet, or its bleed, is hidden.
+void trim(Desk& desk, bool toBleed);
+
+}  // namespace widecut

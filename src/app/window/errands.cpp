@@ -1,0 +1,188 @@
+#include "app/window/errands.h"
+
+#include <QApplication>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QMessageBox>
+#include <QPushButton>
+
+#include "app/window/deliver_dialog.h"
+
+namespace widecut {
+namespace {
+
+const char* const projectFilter = "Wide Cut projects (*.widecut)";
+const char* const photoFilter = "Pictures (*.png *.jpg *.jpeg *.webp *.tif *.tiff)";
+
+enum class Answer : unsigned char { First, Second, Stay };
+
+/// Asks for one of two ways on, or to go on working; the first is the usual one.
+Answer ask(QWidget& over, const char* name, const QString& title, const QString& text, const QString& first,
+           const QString& second) {
+  QMessageBox box(QMessageBox::NoIcon, title, text, QMessageBox::NoButton, &over);
+  box.setObjectName(name);
+  auto* usual = box.addButton(first, QMessageBox::AcceptRole);
+  auto* other = box.addButton(second, QMessageBox::DestructiveRole);
+  auto* stay = box.addButton(Errands::tr("Go on working"), QMessageBox::RejectRole);
+  box.setDefaultButton(usual);
+  box.setEscapeButton(stay);
+  box.exec();
+  return box.clickedButton() == usual ? Answer::First : box.clickedButton() == other ? Answer::Second : Answer::Stay;
+}
+
+QString withEnding(const QString& path, const QString& ending) {
+  return QFileInfo(path).suffix().isEmpty() ? path + "." + ending : path;
+}
+
+}  // namespace
+
+Errands::Errands(Desk& desk, QWidget& window) : desk_(desk), window_(window) {}
+
+void Errands::complain(const QString& message) {
+  QMessageBox box(QMessageBox::NoIcon, tr("Wide Cut"), message, QMessageBox::Ok, &window_);
+  box.setObjectName("complaint");
+  box.exec();
+}
+
+bool Errands::take(const Result<void>& result) {
+  if (!result) {
+    complain(QString::fromStdString(result.error().message));
+    return false;
+  }
+  emit opened();
+  return true;
+}
+
+void Errands::whenMayBeLeft(Then then) {
+  if (isSaving_) {
+    // Whether anything is left to be saved shows when it ends.
+    afterSaving_.emplace_back([this, then] { whenMayBeLeft(then); });
+    return;
+  }
+  if (desk_.isSaved()) {
+    then();
+    return;
+  }
+  const Answer answer = ask(window_, "unsavedChanges", tr("Unsaved changes"),
+                            tr("There are unsaved changes in “%1”.").arg(QString::fromStdString(desk_.settled().name)),
+                            tr("Save"), tr("Close without saving"));
+  if (answer == Answer::First) save(then);
+  if (answer == Answer::Second) then();
+}
+
+void Errands::startNew() {
+  whenMayBeLeft([this] { desk_.startNew(); });
+}
+
+void Errands::askForProject() {
+  whenMayBeLeft([this] {
+    const QString path = QFileDialog::getOpenFileName(&window_, tr("Open a project"), {}, projectFilter);
+    if (!path.isEmpty()) openFile(path);
+  });
+}
+
+void Errands::save(Then then) {
+  if (isSaving_) {
+    // What is being written may be older than what is to be saved now.
+    afterSaving_.emplace_back([this, then] {
+      if (!desk_.isSaved())
+        save(then);
+      else if (then)
+        then();
+    });
+    return;
+  }
+  if (desk_.path().isEmpty() || desk_.isOpenElsewhere())
+    saveAs(std::move(then));
+  else if (desk_.isChangedElsewhere())
+    askToReplaceChanged(std::move(then));
+  else
+    saveTo(desk_.path(), false, std::move(then));
+}
+
+void Errands::askToReplaceChanged(Then then) {
+  const Answer answer =
+      ask(window_, "changedMeanwhile", tr("Changed meanwhile"),
+          tr("“%1” was changed by somebody else since it was opened here.\nSaving would replace those changes.")
+              .arg(QFileInfo(desk_.path()).fileName()),
+          tr("Save under another name"), tr("Replace their changes"));
+  if (answer == Answer::First) saveAs(std::move(then));
+  if (answer == Answer::Second) saveTo(desk_.path(), true, std::move(then));
+}
+
+void Errands::saveAs(Then then) {
+  if (isSaving_) {
+    afterSaving_.emplace_back([this, then] { saveAs(then); });
+    return;
+  }
+  const QString path = QFileDialog::getSaveFileName(&window_, tr("Save the project as"), desk_.path(), projectFilter);
+  // The dialog has asked whether to replace it.
+  if (!path.isEmpty()) saveTo(withEnding(path, "widecut"), true, std::move(then));
+}
+
+void Errands::saveTo(const QString& path, bool replaceChanged, Then then) {
+  auto saving = desk_.beginSaving(path, replaceChanged);
+  if (!saving) {
+    complain(QString::fromStdString(saving.error().message));
+    return;
+  }
+  isSaving_ = true;
+  background_.start(tr("Saving %1").arg(QFileInfo(path).fileName()),
+                    [this, saving = std::move(*saving), then](Progress progress) -> Then {
+                      const auto written = saving.write(desk_.photos(), progress);
+                      return [this, saving, then, written, progress] {
+                        isSaving_ = false;
+                        if (written)
+                          desk_.endSaving(saving, *written);
+                        else if (progress.isCancelled())
+                          emit desk_.told(tr("Not saved: stopped. The file is as it was."));
+                        else
+                          complain(QString::fromStdString(written.error().message));
+                        const auto after = std::exchange(afterSaving_, {});
+                        if (written && then) then();
+                        for (const Then& one : after) one();
+                      };
+                    });
+}
+
+void Errands::placePhoto(const QString& path, std::optional<Point> at) {
+  if (path.isEmpty()) return;
+  QApplication::setOverrideCursor(Qt::WaitCursor);
+  const auto placed = desk_.placePhoto(path, at);
+  QApplication::restoreOverrideCursor();
+  if (!placed) complain(QString::fromStdString(placed.error().message));
+}
+
+void Errands::askForPhoto() {
+  placePhoto(QFileDialog::getOpenFileName(&window_, tr("Bring in a photo"), {}, photoFilter), {});
+}
+
+void Errands::deliverSomething() {
+  DeliverDialog dialog(desk_, &window_);
+  if (dialog.exec() != QDialog::Accepted) return;
+  const QString ending = dialog.ending();
+  const QString chosen =
+      QFileDialog::getSaveFileName(&window_, tr("Deliver to"), {}, QString("%1 (*.%2)").arg(ending.toUpper(), ending));
+  if (chosen.isEmpty()) return;
+  const QString path = withEnding(chosen, ending), name = QFileInfo(path).fileName();
+  background_.start(
+      tr("Delivering %1").arg(name),
+      [this, path, name, project = desk_.history().current(), delivery = dialog.delivery()](Progress progress) -> Then {
+        const auto done = deliver(*project, delivery, desk_.photos(), path.toStdString(), progress);
+        return [this, name, done, progress] {
+          if (!done && progress.isCancelled()) {
+            emit desk_.told(tr("%1 is not delivered: stopped").arg(name));
+            return;
+          }
+          if (!done) {
+            complain(QString::fromStdString(done.error().message));
+            return;
+          }
+          QString said = tr("Delivered %1").arg(name);
+          for (const std::string& note : *done) said += " · " + QString::fromStdString(note);
+          emit desk_.told(said);
+        };
+      });
+}
+
+}  // namespace widecut

@@ -1,0 +1,56 @@
+// What goes out of the window and comes into it: files opened, saved, brought in and delivered, with what is asked and
+// said about them.
+#pragma once
+
+#include <QObject>
+#include <functional>
+#include <optional>
+
+#include "app/desk/background.h"
+#include "app/desk/desk.h"
+
+namespace widecut {
+
+class Errands : public QObject {
+  Q_OBJECT
+ public:
+  using Then = std::function<void()>;
+
+  /// Dialogs open over `window`.
+  Errands(Desk& desk, QWidget& window);
+
+  /// Goes on once what is open may be left: at once when it is saved; else the person is asked, and it is saved first,
+  /// or given up, or nothing happens.
+  void whenMayBeLeft(Then then);
+  void startNew();
+  void askForProject();
+  /// Opens a project file; on a problem says so and leaves what is open alone.
+  bool openFile(const QString& path) { return take(desk_.open(path)); }
+  /// The same as Desk::openCopy.
+  bool openCopy(const QString& path) { return take(desk_.openCopy(path)); }
+  /// Saves in the background, asks for a name where one is needed, and then goes on.
+  void save(Then then = {});
+  void saveAs(Then then = {});
+  void askForPhoto();
+  void placePhoto(const QString& path, std::optional<Point> at);
+  void deliverSomething();
+  void complain(const QString& message);
+  Background& background() { return background_; }
+
+ signals:
+  /// Another project is open.
+  void opened();
+
+ private:
+  bool take(const Result<void>& opened);
+  void saveTo(const QString& path, bool replaceChanged, Then then);
+  void askToReplaceChanged(Then then);
+
+  Desk& desk_;
+  QWidget& window_;
+  bool isSaving_ = false;
+  std::vector<Then> afterSaving_;
+  Background background_;  ///< Last, so that it ends first.
+};
+
+}  // namespace widecut

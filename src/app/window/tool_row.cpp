@@ -1,0 +1,65 @@
+#include "app/window/tool_row.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QToolButton>
+
+#include "app/commands/command_actions.h"
+#include "app/look/theme.h"
+#include "app/mat/mat.h"
+#include "app/tools/tool_table.h"
+
+namespace widecut {
+namespace {
+
+QToolButton* buttonFor(const ToolEntry& tool, Desk& desk, QWidget* row) {
+  auto* button = new QToolButton(row);
+  button->setIcon(theme::icon(tool.icon));
+  button->setIconSize({20, 20});
+  button->setText(tool.keyText());
+  button->setFont(theme::font(11));
+  button->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
+  button->setCheckable(true);
+  button->setFixedSize(46, 38);
+  button->setToolTip(ToolRow::tr("%1 (key %2)").arg(tool.words(), tool.keyText()));
+  button->setAccessibleName(tool.words());
+  button->setObjectName("tool" + tool.keyText());
+  button->setFocusPolicy(Qt::TabFocus);
+  button->setStyleSheet(
+      "QToolButton:checked { background: #E6DECE; border-bottom: 3px solid #BF3F26; border-radius: 0; }");
+  const auto show = [&desk, button, kind = tool.kind] { button->setChecked(desk.tool() == kind); };
+  QObject::connect(button, &QToolButton::clicked, &desk, [&desk, kind = tool.kind] { desk.setTool(kind); });
+  QObject::connect(button, &QToolButton::clicked, button, show);
+  QObject::connect(&desk, &Desk::toolChanged, button, show);
+  show();
+  return button;
+}
+
+}  // namespace
+
+ToolRow::ToolRow(Desk& desk, Mat& mat, QWidget* parent) : QWidget(parent) {
+  setObjectName("toolRow");
+  setAttribute(Qt::WA_StyledBackground);
+  setFixedHeight(44);
+  setStyleSheet("#toolRow { background: #FBF9F4; border-bottom: 1px solid #D5CDBD; }");
+  auto* layout = new QHBoxLayout(this);
+  layout->setContentsMargins(8, 2, 10, 2);
+  layout->setSpacing(4);
+  for (const ToolEntry& tool : toolTable())
+    if (tool.isInRow()) layout->addWidget(buttonFor(tool, desk, this));
+  layout->addStretch(1);
+  auto* fit = commandButton(CommandId::FitSheet, this);
+  connect(fit, &QPushButton::clicked, &mat, &Mat::fitSheet);
+  auto* zoom = new QLabel(this);
+  zoom->setMinimumWidth(52);
+  zoom->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+  zoom->setAccessibleName(tr("Zoom"));
+  connect(&mat, &Mat::zoomChanged, zoom, [&mat, zoom] {
+    // 100 % shows a point as 4/3 pixels, the size it has on paper at 96 ppi.
+    zoom->setText(QString("%1 %").arg(std::lround(mat.zoom() * 75)));
+  });
+  layout->addWidget(fit);
+  layout->addWidget(zoom);
+}
+
+}  // namespace widecut

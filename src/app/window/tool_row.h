@@ -1,0 +1,17 @@
+// The row above the mat: the tools, each with its number, and the zoom.
+#pragma once
+
+#include <QWidget>
+
+namespace widecut {
+
+class Desk;
+class Mat;
+
+class ToolRow : public QWidget {
+  Q_OBJECT
+ public:
+  ToolRow(Desk& desk, Mat& mat, QWidget* parent);
+};
+
+}  // namespace widecut
