@@ -7,7 +7,7 @@
 #include <QSignalSpy>
 #include <QSlider>
 #include <QTemporaryDir>
-#include <QTreeWidget>
+#include <QTreeView>
 
 #include "app/widgets/cards.h"
 #include "app/window/deliver_dialog.h"
@@ -263,9 +263,9 @@ TEST_F(Mends, TheEyeOfTheStackHitsTheRowUnderThePointer) {
   w.key(Qt::Key_BracketLeft, Qt::ControlModifier);
   const Id below = w.desk().selection()[0];
   w.desk().select({cutout});
-  auto* stack = w.window.findChild<QTreeWidget*>("stack");
-  ASSERT_TRUE(stack->topLevelItem(0)->isExpanded());
-  const QRect eye = stack->visualItemRect(stack->topLevelItem(1));
+  auto* stack = w.window.findChild<QTreeView*>("stack");
+  ASSERT_TRUE(stack->isExpanded(stack->model()->index(0, 0)));
+  const QRect eye = stack->visualRect(stack->model()->index(1, 0));
   QTest::mouseClick(stack->viewport(), Qt::LeftButton, {},
                     QPoint(stack->columnViewportPosition(1) + 12, eye.center().y()));
   EXPECT_TRUE(findItem(w.desk().settled(), below)->hidden);

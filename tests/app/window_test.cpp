@@ -2,7 +2,7 @@
 #include <gtest/gtest.h>
 
 #include <QLineEdit>
-#include <QTreeWidget>
+#include <QTreeView>
 
 #include "app/widgets/cards.h"
 #include "geometry/measure.h"
@@ -279,9 +279,9 @@ TEST_F(WindowTest, EverythingFitsASmallWindow) {
 TEST_F(WindowTest, TheStackSelectsAndHides) {
   const Id a = box();
   disc();
-  auto* stack = w.window.findChild<QTreeWidget*>("stack");
-  ASSERT_EQ(stack->topLevelItemCount(), 2);
-  const QRect row = stack->visualItemRect(stack->topLevelItem(1));
+  auto* stack = w.window.findChild<QTreeView*>("stack");
+  ASSERT_EQ(stack->model()->rowCount(), 2);
+  const QRect row = stack->visualRect(stack->model()->index(1, 0));
   QTest::mouseClick(stack->viewport(), Qt::LeftButton, {}, row.center());
   EXPECT_EQ(w.desk().selection(), std::vector<Id>{a});
   QTest::mouseClick(stack->viewport(), Qt::LeftButton, {}, QPoint(stack->viewport()->width() - 12, row.center().y()));

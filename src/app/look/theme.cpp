@@ -57,12 +57,12 @@ QScrollBar:vertical { width: 8px; background: transparent; }
 QScrollBar:horizontal { height: 8px; background: transparent; }
 QScrollBar::handle { background: #CFC6B4; border-radius: 3px; min-height: 24px; min-width: 24px; }
 QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
-QTreeWidget { background: transparent; border: none; outline: none; }
-QTreeWidget::item { height: 25px; border-bottom: 1px solid #E2DACA; }
-QTreeWidget::item:selected { background: #E5DAF2; color: #23302E; }
-QTreeWidget::item:hover:!selected { background: #F7F3EA; }
-QTreeWidget::branch { background: transparent; }
-QTreeWidget::branch:selected { background: #E5DAF2; }
+QTreeView { background: transparent; border: none; outline: none; }
+QTreeView::item { height: 25px; border-bottom: 1px solid #E2DACA; }
+QTreeView::item:selected { background: #E5DAF2; color: #23302E; }
+QTreeView::item:hover:!selected { background: #F7F3EA; }
+QTreeView::branch { background: transparent; }
+QTreeView::branch:selected { background: #E5DAF2; }
 QToolTip { background: #23302E; color: #FBF9F4; border: none; padding: 4px 6px; }
 QCheckBox::indicator { width: 13px; height: 13px; border: 1px solid #A79D8A; border-radius: 2px; background: #FFFFFF; }
 QCheckBox::indicator:checked { background: #23302E; border-color: #23302E; image: url(:/icons/tick.svg); }

@@ -3,122 +3,62 @@
 #include <QHeaderView>
 #include <QMouseEvent>
 #include <algorithm>
+#include <map>
 
-#include "app/look/theme.h"
-#include "project/edits/cutouts.h"
 #include "project/edits/tree.h"
-#include "project/forms/recipe.h"
 
 namespace widecut {
-StackPanel::StackPanel(Desk& desk, QWidget* parent)
-    : QTreeWidget(parent), desk_(desk), eye_(theme::icon("eye")), eyeShut_(theme::icon("eye-shut")) {
+
+StackPanel::StackPanel(Desk& desk, QWidget* parent) : QTreeView(parent), desk_(desk), model_(new StackModel(this)) {
   setObjectName("stack");
   setAccessibleName(tr("Stack: the items of the sheet, front first"));
-  setColumnCount(2);
+  setModel(model_);
   header()->hide();
   header()->setStretchLastSection(false);
-  header()->setSectionResizeMode(0, QHeaderView::Stretch);
-  header()->setSectionResizeMode(1, QHeaderView::Fixed);
-  header()->resizeSection(1, 30);
+  header()->setSectionResizeMode(StackModel::Name, QHeaderView::Stretch);
+  header()->setSectionResizeMode(StackModel::Eye, QHeaderView::Fixed);
+  header()->resizeSection(StackModel::Eye, 30);
+  setUniformRowHeights(true);
   setIndentation(14);
   setIconSize({16, 16});
   setSelectionMode(QAbstractItemView::ExtendedSelection);
+  setEditTriggers(QAbstractItemView::NoEditTriggers);
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   connect(&desk, &Desk::projectChanged, this, [this] {
-    if (!desk_.isTrying()) rebuild();
+    if (!desk_.isTrying()) follow();
   });
-  connect(&desk, &Desk::sheetChanged, this, &StackPanel::rebuild);
+  connect(&desk, &Desk::sheetChanged, this, &StackPanel::follow);
   connect(&desk, &Desk::selectionChanged, this, &StackPanel::showSelection);
-  connect(this, &QTreeWidget::itemSelectionChanged, this, [this] {
+  connect(selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
     if (showing_) return;
     std::vector<Id> ids;
-    for (const auto& [id, row] : rows_)
-      if (row->isSelected()) ids.push_back(id);
+    for (const QModelIndex& row : selectionModel()->selectedRows())
+      ids.push_back(row.data(StackModel::IdRole).toULongLong());
     choosing_ = true;
-    desk_.select(ids);
+    desk_.select(std::move(ids));
     choosing_ = false;
   });
-  rebuild();
+  follow();
 }
 
 void StackPanel::mousePressEvent(QMouseEvent* event) {
-  const QTreeWidgetItem* row = itemAt(event->pos());
-  if (!row || columnAt(event->pos().x()) != 1 || event->button() != Qt::LeftButton) {
-    QTreeWidget::mousePressEvent(event);
+  const QModelIndex row = indexAt(event->pos());
+  if (row.column() != StackModel::Eye || event->button() != Qt::LeftButton) {
+    QTreeView::mousePressEvent(event);
     return;
   }
   // The eye acts when it is pressed, and leaves the selection alone.
-  const Id id = row->data(0, Qt::UserRole).toULongLong();
-  desk_.commit(tr("Hide or show"), withItem(desk_.settled(), id, [](const Item& before) {
+  desk_.commit(tr("Hide or show"),
+               withItem(desk_.settled(), row.data(StackModel::IdRole).toULongLong(), [](const Item& before) {
                  Item after = before;
                  after.hidden = !before.hidden;
                  return after;
                }));
 }
 
-void StackPanel::describe(const Item& item, const QString& sign, int depth, std::vector<Row>& out) {
-  out.push_back({item.id, QString::fromStdString(item.name), sign, item.hidden, depth});
-  // A recipe is read from its first part on; what lies in a stack, from the front.
-  if (const Recipe* recipe = item.recipe()) {
-    const auto roles = rolesOf(*recipe);
-    for (std::size_t i = 0; i < recipe->parts.size(); ++i)
-      describe(*recipe->parts[i], theme::signOf(roles[i]), depth + 1, out);
-    return;
-  }
-  const auto& inside = childrenOf(item);
-  for (auto child = inside.rbegin(); child != inside.rend(); ++child) describe(**child, {}, depth + 1, out);
-}
-
-/// True when a stack of the one reads like that of the other.
-bool StackPanel::readsAlike(const Sheet& a, const Sheet& b) {
-  return a.id == b.id &&
-         std::equal(
-             a.items.begin(), a.items.end(), b.items.begin(), b.items.end(), [](const ItemPtr& x, const ItemPtr& y) {
-               return x == y || (x->id == y->id && x->hidden == y->hidden && x->name == y->name && x->form == y->form);
-             });
-}
-
-void StackPanel::rebuild() {
-  const SheetPtr sheet = desk_.sheet();
-  const bool alike = sheet_ && readsAlike(*sheet, *sheet_);
-  sheet_ = sheet;
-  if (alike) {
-    showSelection();
-    return;
-  }
-  std::vector<Row> wanted;
-  const auto& items = sheet->items;
-  for (auto item = items.rbegin(); item != items.rend(); ++item) describe(**item, {}, 0, wanted);
-  // Most changes are not of the stack.
-  if (wanted == shown_) {
-    showSelection();
-    return;
-  }
+void StackPanel::follow() {
   showing_ = true;
-  IdSet opened;
-  for (const auto& [id, row] : rows_)
-    if (row->isExpanded()) opened.insert(id);
-  clear();
-  rows_.clear();
-  std::vector<QTreeWidgetItem*> path;
-  QList<QTreeWidgetItem*> top;
-  for (const Row& row : wanted) {
-    path.resize(static_cast<std::size_t>(row.depth));
-    auto* made = path.empty() ? new QTreeWidgetItem : new QTreeWidgetItem(path.back());
-    if (path.empty()) top << made;
-    made->setText(0, row.sign.isEmpty() ? row.name : row.sign + "  " + row.name);
-    made->setToolTip(0, row.name);
-    made->setData(0, Qt::UserRole, QVariant::fromValue<qulonglong>(row.id));
-    made->setIcon(1, row.hidden ? eyeShut_ : eye_);
-    made->setToolTip(1, row.hidden ? tr("Show") : tr("Hide"));
-    if (row.hidden) made->setForeground(0, theme::slate);
-    rows_[row.id] = made;
-    path.push_back(made);
-  }
-  addTopLevelItems(top);
-  for (const auto& [id, row] : rows_)
-    if (opened.contains(id)) row->setExpanded(true);
-  shown_ = std::move(wanted);
+  model_->follow(desk_.sheet());
   showing_ = false;
   choosing_ = true;
   showSelection();
@@ -127,33 +67,33 @@ void StackPanel::rebuild() {
 
 void StackPanel::showSelection() {
   showing_ = true;
-  for (int i = 0; i < topLevelItemCount() && !choosing_; ++i)
-    if (topLevelItem(i)->childCount() > 0) topLevelItem(i)->setExpanded(false);
-  // As few ranges as may be: with one for each row, thousands of rows would take seconds.
-  std::map<QTreeWidgetItem*, std::vector<int>> chosen;
-  for (const Id id : desk_.selection()) {
-    const auto row = rows_.find(id);
-    if (row == rows_.end()) continue;
-    auto* parent = row->second->parent();
-    chosen[parent].push_back(indexFromItem(row->second).row());
-    if (desk_.selection().size() == 1) row->second->setExpanded(true);
-    for (auto* up = parent; up; up = up->parent()) up->setExpanded(true);
-  }
+  const auto& selection = desk_.selection();
+  for (int i = 0; i < model_->rowCount() && !choosing_; ++i) collapse(model_->index(i, 0));
+  for (const Id id : selection)
+    for (QModelIndex up = model_->indexOf(id).parent(); up.isValid(); up = up.parent()) expand(up);
+  if (selection.size() == 1) expand(model_->indexOf(selection.front()));
+  select(selection);
+  if (!selection.empty()) scrollTo(model_->indexOf(selection.front()));
+  showing_ = false;
+}
+
+/// As few ranges as may be: with one for each row, thousands of rows would take seconds.
+void StackPanel::select(const std::vector<Id>& items) {
+  std::map<QModelIndex, std::vector<int>> chosen;
+  for (const Id id : items)
+    if (const QModelIndex row = model_->indexOf(id); row.isValid()) chosen[row.parent()].push_back(row.row());
   QItemSelection ranges;
   for (auto& [parent, rows] : chosen) {
-    const QModelIndex under = parent ? indexFromItem(parent) : QModelIndex();
     std::sort(rows.begin(), rows.end());
     for (std::size_t i = 0; i < rows.size();) {
       std::size_t end = i + 1;
       while (end < rows.size() && rows[end] == rows[end - 1] + 1) ++end;
-      ranges.append(QItemSelectionRange(model()->index(rows[i], 0, under), model()->index(rows[end - 1], 1, under)));
+      ranges.append(QItemSelectionRange(model_->index(rows[i], 0, parent),
+                                        model_->index(rows[end - 1], StackModel::columns - 1, parent)));
       i = end;
     }
   }
   selectionModel()->select(ranges, QItemSelectionModel::ClearAndSelect);
-  if (!desk_.selection().empty())
-    if (const auto first = rows_.find(desk_.selection().front()); first != rows_.end()) scrollToItem(first->second);
-  showing_ = false;
 }
 
 }  // namespace widecut
