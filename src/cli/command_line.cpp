@@ -116,7 +116,7 @@ Result<void> cutBatch(const std::string& path, bool timing) {
   return {};
 }
 
-int countItems(const std::vector<ItemPtr>& items) {
+int countItems(const ItemList& items) {
   int count = 0;
   for (const ItemPtr& item : items) count += 1 + countItems(childrenOf(*item));
   return count;

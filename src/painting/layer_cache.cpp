@@ -71,31 +71,35 @@ QRect LayerCache::follow(const Sheet& sheet, double scale, const QRect& visible)
   const bool anew = scale != scale_;
   scale_ = scale;
   visible_ = visible;
-  const auto& items = sheet.items;
-  bool sameOrder = items.size() == placed_.size();
-  for (std::size_t i = 0; sameOrder && i < items.size(); ++i)
-    sameOrder = items[i].get() == shown_[i] || items[i]->id == placed_[i].item->id;
-  QRect changed = sameOrder ? QRect() : followOrder(sheet);
-  for (std::size_t i = 0; i < items.size(); ++i) {
-    if (items[i].get() == shown_[i] && !anew) continue;
+  const ItemList before = std::exchange(shown_, sheet.items);
+  bool sameOrder = before.size() == shown_.size();
+  eachDifference(before, shown_, [&](std::size_t i) { sameOrder = sameOrder && before[i]->id == shown_[i]->id; });
+  QRect changed;
+  const auto placeAnew = [&](std::size_t i) {
     changed |= boxes_[i];
-    place(i, items[i]);
+    place(i, shown_[i]);
     changed |= boxes_[i];
+  };
+  if (sameOrder && !anew) {
+    eachDifference(before, shown_, placeAnew);
+    return changed;
   }
+  if (!sameOrder) changed = followOrder();
+  for (std::size_t i = 0; i < shown_.size(); ++i)
+    if (anew || placed_[i].item != shown_[i]) placeAnew(i);
   return anew ? visible : changed;
 }
 
 /// Puts what is placed into the order of the sheet. New items have no box yet.
-QRect LayerCache::followOrder(const Sheet& sheet) {
+QRect LayerCache::followOrder() {
   QRect changed;
   std::unordered_map<Id, std::size_t> places;
   for (std::size_t k = 0; k < placed_.size(); ++k) places.emplace(placed_[k].item->id, k);
-  std::vector<Placed> placed(sheet.items.size());
-  std::vector<QRect> boxes(sheet.items.size());
-  std::vector<const Item*> shown(sheet.items.size());
+  std::vector<Placed> placed(shown_.size());
+  std::vector<QRect> boxes(shown_.size());
   std::size_t furthest = 0;
-  for (std::size_t i = 0; i < sheet.items.size(); ++i) {
-    const auto known = places.find(sheet.items[i]->id);
+  for (std::size_t i = 0; i < shown_.size(); ++i) {
+    const auto known = places.find(shown_[i]->id);
     if (known == places.end()) continue;
     const std::size_t at = known->second;
     // What lies behind something that it lay in front of before shows otherwise.
@@ -103,13 +107,11 @@ QRect LayerCache::followOrder(const Sheet& sheet) {
     furthest = std::max(furthest, at);
     placed[i] = std::move(placed_[at]);
     boxes[i] = boxes_[at];
-    shown[i] = shown_[at];
     places.erase(known);
   }
   for (const auto& [id, at] : places) changed |= boxes_[at];
   placed_ = std::move(placed);
   boxes_ = std::move(boxes);
-  shown_ = std::move(shown);
   return changed;
 }
 
@@ -117,7 +119,6 @@ void LayerCache::place(std::size_t at, const ItemPtr& item) {
   Placed& one = placed_[at];
   one.item = item;
   one.layer = item->hidden ? Layer{} : layerOf(item);
-  shown_[at] = item.get();
   boxes_[at] =
       item->hidden ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
 }
@@ -283,7 +284,7 @@ void LayerCache::clear() {
   kept_.clear();
   placed_.clear();
   boxes_.clear();
-  shown_.clear();
+  shown_ = {};
   bytes_ = 0;
   scale_ = 0;
 }

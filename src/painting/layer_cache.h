@@ -64,7 +64,7 @@ class LayerCache {
   };
   struct Aim;  ///< How a layer is to be painted now.
 
-  QRect followOrder(const Sheet& sheet);
+  QRect followOrder();
   void place(std::size_t at, const ItemPtr& item);
   bool drawOne(QPainter& painter, Placed& one);
   bool drawStandIn(QPainter& painter, const Placed& one, const Aim& aim) const;
@@ -77,8 +77,8 @@ class LayerCache {
   void sweep();
 
   PhotoStore& store_;
-  // In the order of the sheet's items; apart, since every frame looks at all of two of them.
-  std::vector<const Item*> shown_;
+  // In the order of the sheet's items; boxes apart, since every frame looks at all of them.
+  ItemList shown_;
   std::vector<QRect> boxes_;  ///< Pixels in which each paints; empty when it is hidden.
   std::vector<Placed> placed_;
   /// Rasters by content, those of earlier states too: flicking between outcomes comes back to the same nodes.

@@ -29,8 +29,9 @@ std::size_t bytesNewIn(const Project& project, const Project& before) {
     const SheetPtr old = findSheet(before, sheet->id);
     if (sheet == old) continue;
     bytes += sizeof(Sheet) + sheet->items.size() * sizeof(ItemPtr);
-    for (std::size_t i = 0; i < sheet->items.size(); ++i)
-      if (!old || i >= old->items.size() || old->items[i] != sheet->items[i]) bytes += bytesOf(*sheet->items[i]);
+    const ItemList none, &known = old ? old->items : none;
+    eachDifference(sheet->items, known, [&](std::size_t i) { bytes += bytesOf(*sheet->items[i]); });
+    for (std::size_t i = known.size(); i < sheet->items.size(); ++i) bytes += bytesOf(*sheet->items[i]);
   }
   return bytes;
 }

@@ -67,10 +67,8 @@ std::shared_ptr<const Totals> totalsOf(const SheetPtr& sheet, const SheetPtr& be
   if (known && before->items.size() == sheet->items.size() && known->items <= limits::mostItems &&
       known->nodes <= limits::mostNodes) {
     *totals = *known;
-    for (std::size_t i = 0; i < sheet->items.size(); ++i)
-      if (sheet->items[i] != before->items[i]) totals->add(*before->items[i], 1, true);
-    for (std::size_t i = 0; i < sheet->items.size(); ++i)
-      if (sheet->items[i] != before->items[i]) totals->add(*sheet->items[i], 1);
+    eachDifference(sheet->items, before->items, [&](std::size_t i) { totals->add(*before->items[i], 1, true); });
+    eachDifference(sheet->items, before->items, [&](std::size_t i) { totals->add(*sheet->items[i], 1); });
   } else {
     for (const ItemPtr& item : sheet->items) totals->add(*item, 1);
   }
@@ -122,8 +120,9 @@ class Checker {
     need(sheet.name.size() <= limits::mostNameBytes, "a sheet's name is too long");
     for (const double fold : sheet.folds)
       need(isWithin(fold, -limits::mostSide, limits::mostSide), "a fold lies within 14400 points");
-    for (std::size_t i = 0; i < sheet.items.size(); ++i)
-      if (!before || i >= before->items.size() || before->items[i] != sheet.items[i]) check(*sheet.items[i], 0);
+    const ItemList none, &known = before ? before->items : none;
+    eachDifference(sheet.items, known, [&](std::size_t i) { check(*sheet.items[i], 0); });
+    for (std::size_t i = known.size(); i < sheet.items.size(); ++i) check(*sheet.items[i], 0);
   }
 
   static void check(const Item& item, int depth) {

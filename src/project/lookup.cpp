@@ -10,14 +10,13 @@ namespace widecut {
 namespace {
 
 /// True when both lists have the same ids in the same nesting and order.
-bool areAlike(const std::vector<ItemPtr>& a, const std::vector<ItemPtr>& b) {
-  if (a.size() != b.size()) return false;
-  for (std::size_t i = 0; i < a.size(); ++i) {
-    if (a[i] == b[i]) continue;
-    if (a[i]->id != b[i]->id || (a[i]->form != b[i]->form && !areAlike(childrenOf(*a[i]), childrenOf(*b[i]))))
-      return false;
-  }
-  return true;
+bool areAlike(const ItemList& a, const ItemList& b) {
+  bool alike = a.size() == b.size();
+  eachDifference(a, b, [&](std::size_t i) {
+    alike = alike && a[i]->id == b[i]->id &&
+            (a[i]->form == b[i]->form || areAlike(childrenOf(*a[i]), childrenOf(*b[i])));
+  });
+  return alike;
 }
 
 /// The newest index of each sheet, to be taken over by the next state of the sheet.
@@ -78,15 +77,6 @@ Place placeOf(const Project& project, Id item) {
   return {};
 }
 
-void gatherOutermost(const std::vector<ItemPtr>& items, const IdSet& wanted, IdSet& found) {
-  for (const ItemPtr& item : items) {
-    if (wanted.contains(item->id))
-      found.insert(item->id);
-    else
-      gatherOutermost(childrenOf(*item), wanted, found);
-  }
-}
-
 }  // namespace
 
 std::shared_ptr<const SheetIndex> SheetIndex::of(const SheetPtr& sheet) {
@@ -113,7 +103,7 @@ const Path* SheetIndex::find(Id item) const {
 std::vector<ItemPtr> SheetIndex::along(const Sheet& sheet, const Path& path) {
   std::vector<ItemPtr> chain;
   chain.reserve(path.size());
-  const std::vector<ItemPtr>* items = &sheet.items;
+  const ItemList* items = &sheet.items;
   for (const std::uint32_t place : path) {
     chain.push_back((*items)[place]);
     items = &childrenOf(*chain.back());
@@ -121,7 +111,7 @@ std::vector<ItemPtr> SheetIndex::along(const Sheet& sheet, const Path& path) {
   return chain;
 }
 
-void SheetIndex::add(const std::vector<ItemPtr>& items, Path& path) {
+void SheetIndex::add(const ItemList& items, Path& path) {
   path.push_back(0);
   for (const ItemPtr& item : items) {
     paths_.try_emplace(item->id, path);
@@ -158,11 +148,15 @@ SheetPtr sheetOf(const Project& project, Id item) { return placeOf(project, item
 
 std::vector<Id> outermost(const Project& project, std::span<const Id> items) {
   const IdSet wanted(items.begin(), items.end());
-  IdSet found;
-  for (const SheetPtr& sheet : sheetsOf(project)) gatherOutermost(sheet->items, wanted, found);
   std::vector<Id> out;
-  for (const Id id : items)
-    if (found.contains(id)) out.push_back(id);
+  for (const Id id : items) {
+    const Place place = placeOf(project, id);
+    if (!place.path) continue;
+    const auto chain = place.path->size() > 1 ? SheetIndex::along(*place.sheet, *place.path) : std::vector<ItemPtr>{};
+    const bool isInside = !chain.empty() && std::any_of(chain.begin(), chain.end() - 1,
+                                                        [&](const ItemPtr& one) { return wanted.contains(one->id); });
+    if (!isInside) out.push_back(id);
+  }
   return out;
 }
 

@@ -28,7 +28,7 @@ class SheetIndex {
   static std::vector<ItemPtr> along(const Sheet& sheet, const Path& path);
 
  private:
-  void add(const std::vector<ItemPtr>& items, Path& path);
+  void add(const ItemList& items, Path& path);
   std::unordered_map<Id, Path> paths_;
 };
 

@@ -17,8 +17,10 @@ bool areSame(const std::vector<std::shared_ptr<const Node>>& a, const std::vecto
   return true;
 }
 
-bool areSameItems(const std::vector<ItemPtr>& a, const std::vector<ItemPtr>& b) {
-  return areSame(a, b, [](const Item& x, const Item& y) { return isSame(x, y); });
+bool areSameItems(const ItemList& a, const ItemList& b) {
+  bool same = a.size() == b.size();
+  eachDifference(a, b, [&](std::size_t i) { same = same && isSame(*a[i], *b[i]); });
+  return same;
 }
 
 bool areSameForms(const Form& a, const Form& b) {
@@ -34,7 +36,7 @@ bool areSamePieces(const Piece& a, const Piece& b) {
   return a.id == b.id && a.name == b.name && a.extra == b.extra && areSame(a.sheets, b.sheets, areSameSheets);
 }
 
-void gatherMedia(const std::vector<ItemPtr>& items, Media& used) {
+void gatherMedia(const ItemList& items, Media& used) {
   for (const ItemPtr& item : items) {
     for (const Fill& fill : item->style->fills)
       if (const auto* picture = std::get_if<Picture>(&fill.paint)) used.emplace(picture->medium->hash, picture->medium);

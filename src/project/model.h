@@ -9,12 +9,12 @@
 
 #include "geometry/affine.h"
 #include "geometry/outline.h"
+#include "project/item_list.h"
 #include "project/style.h"
 
 namespace widecut {
 
 struct Item;
-using ItemPtr = std::shared_ptr<const Item>;
 
 struct Recipe;
 struct Group;
@@ -54,7 +54,7 @@ struct Sheet {
   double bleed = 0;                  ///< Points beyond every edge.
   std::vector<double> folds;         ///< x of each upright fold, in points.
   Colour paper{255, 255, 255, 255};
-  std::vector<ItemPtr> items;  ///< Back to front.
+  ItemList items;  ///< Back to front.
   std::string extra;
   Box box() const { return {{0, 0}, {width, height}}; }
 };

@@ -11,13 +11,13 @@ namespace {
 
 using nlohmann::json;
 
-json itemsJson(const std::vector<ItemPtr>& items) {
+json itemsJson(const ItemList& items) {
   json out = json::array();
   for (const ItemPtr& item : items) out.push_back(itemJson(*item));
   return out;
 }
 
-std::vector<ItemPtr> someItems(Members& m, const std::string& name, ItemReader& reader, int depth) {
+ItemList someItems(Members& m, const std::string& name, ItemReader& reader, int depth) {
   auto items = reader.items(m, name, depth + 1);
   if (items.empty()) m.wrong(name, "is empty");
   return items;

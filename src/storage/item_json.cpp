@@ -93,10 +93,9 @@ ItemPtr ItemReader::item(const json& value, const std::string& place, int depth)
   return out;
 }
 
-std::vector<ItemPtr> ItemReader::items(Members& members, const std::string& name, int depth) {
+ItemList ItemReader::items(Members& members, const std::string& name, int depth) {
   const json& list = members.array(name);
-  std::vector<ItemPtr> out;
-  out.reserve(list.size());
+  ItemList out;
   for (std::size_t i = 0; i < list.size(); ++i) out.push_back(item(list[i], members.placeOf(numbered(name, i)), depth));
   return out;
 }

@@ -18,7 +18,7 @@ class ItemReader {
   /// The item at a place in the file, inside `depth` others. Throws Wrong.
   ItemPtr item(const nlohmann::json& value, const std::string& place, int depth);
   /// The items of a list.
-  std::vector<ItemPtr> items(Members& members, const std::string& name, int depth);
+  ItemList items(Members& members, const std::string& name, int depth);
   /// An id that nothing else has.
   Id freshId(Members& members);
   Id greatestId() const { return ids_.empty() ? 0 : *ids_.rbegin(); }

@@ -12,7 +12,7 @@
 
 namespace widecut {
 
-inline void gatherIds(const std::vector<ItemPtr>& items, std::vector<Id>& ids) {
+inline void gatherIds(const ItemList& items, std::vector<Id>& ids) {
   for (const ItemPtr& item : items) {
     ids.push_back(item->id);
     gatherIds(childrenOf(*item), ids);

@@ -113,7 +113,7 @@ TEST(Resolved, AHiddenPartIsLeftOutAndAllHiddenIsNothing) {
   const auto hide = [&](std::size_t index) {
     Item part = *recipe.parts[index];
     part.hidden = true;
-    recipe.parts[index] = std::make_shared<const Item>(part);
+    recipe.parts.set(index, std::make_shared<const Item>(part));
     cutout.form = std::make_shared<const Recipe>(recipe);
   };
   hide(1);

@@ -77,7 +77,7 @@ TEST_F(LimitsTest, ManyCutsInARowAreWithinThemAndTooManyAreNot) {
 
 TEST_F(LimitsTest, TotalsAreCounted) {
   Sheet many = sheetOf(project);
-  many.items.assign(limits::mostItems + 1, many.items[0]);
+  many.items = std::vector<ItemPtr>(limits::mostItems + 1, many.items[0]);
   const Project p = withSheet(project, sheet, [&](const Sheet&) { return many; });
   EXPECT_NE(refusal(p).find("100000 items"), std::string::npos) << refusal(p);
 }

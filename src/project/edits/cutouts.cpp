@@ -163,7 +163,7 @@ Result<Project> withFormula(const Project& project, Id cutout, std::string_view 
   for (int i = 0; i < static_cast<int>(recipe->parts.size()); ++i)
     if (stands[static_cast<std::size_t>(i)] == 0) order.push_back(i);
   Recipe changed = *recipe;
-  changed.parts.clear();
+  changed.parts = {};
   std::vector<int> place(order.size());
   for (std::size_t i = 0; i < order.size(); ++i) {
     place[static_cast<std::size_t>(order[i])] = static_cast<int>(i);

@@ -39,15 +39,15 @@ Item reframedPart(const Item& part, const Affine& map, const Box& window) {
 /// The cutout with the part whose picture it shows moved. The window that the picture has to cover is the cutout
 /// without that part.
 Item withPartReframed(const Item& cutout, Id part, const Affine& map) {
-  std::vector<ItemPtr> children = childrenOf(cutout);
-  for (ItemPtr& child : children) {
-    if (child->id != part) continue;
-    const ItemPtr before = child;
-    Item unseen = *child;
+  ItemList children = childrenOf(cutout);
+  for (std::size_t i = 0; i < children.size(); ++i) {
+    const ItemPtr before = children[i];
+    if (before->id != part) continue;
+    Item unseen = *before;
     unseen.hidden = true;
-    child = std::make_shared<const Item>(std::move(unseen));
+    children.set(i, std::make_shared<const Item>(std::move(unseen)));
     const Box window = boxInFrame(*withChildren(cutout, children));
-    child = std::make_shared<const Item>(reframedPart(*before, map, window));
+    children.set(i, std::make_shared<const Item>(reframedPart(*before, map, window)));
   }
   return *withChildren(cutout, std::move(children));
 }

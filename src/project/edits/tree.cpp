@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "project/forms/children.h"
 #include "project/forms/form.h"
 #include "project/resolve.h"
 
@@ -19,15 +20,18 @@ class FateMeeting {
 
   /// The items of one parent after those that the ways lead to, or through, have met their fate. Null stands for those
   /// that go. True if any changed.
-  bool meet(std::vector<ItemPtr>& items, Paths paths, std::size_t depth, const Affine& parent) const {
+  bool meet(ItemList& items, Paths paths, std::size_t depth, const Affine& parent) const {
     bool changed = false;
     for (std::size_t i = 0; i < paths.size();) {
       const std::uint32_t place = (*paths[i])[depth];
       std::size_t end = i;
       while (end < paths.size() && (*paths[end])[depth] == place) ++end;
       const ItemPtr before = items[place];
-      items[place] = met(before, paths.subspan(i, end - i), depth, parent);
-      changed = changed || items[place] != before;
+      ItemPtr after = met(before, paths.subspan(i, end - i), depth, parent);
+      if (after != before) {
+        items.set(place, std::move(after));
+        changed = true;
+      }
       i = end;
     }
     return changed;
@@ -38,7 +42,7 @@ class FateMeeting {
     const bool isNamed = paths.front()->size() == depth + 1;
     const Paths inside = paths.subspan(isNamed ? 1 : 0);
     if (inside.empty() || (isNamed && order_ == Meets::InsteadOfThem)) return fate_(item, parent);
-    std::vector<ItemPtr> children = childrenOf(*item);
+    ItemList children = childrenOf(*item);
     ItemPtr next = item;
     if (meet(children, inside, depth + 1, parent * item->toParent())) {
       auto changed = withChildren(*item, std::move(children));
@@ -54,14 +58,16 @@ class FateMeeting {
 Project restacked(const Project& project, std::span<const Id> items, bool front) {
   const IdSet ids = setOf(items);
   return withSheets(project, [&](const SheetPtr& sheet) -> SheetPtr {
-    Sheet next = *sheet;
-    std::stable_partition(next.items.begin(), next.items.end(),
+    std::vector<ItemPtr> order(sheet->items.begin(), sheet->items.end());
+    std::stable_partition(order.begin(), order.end(),
                           [&](const ItemPtr& item) { return ids.contains(item->id) != front; });
+    Sheet next = *sheet;
+    next.items = order;
     return next.items == sheet->items ? sheet : std::make_shared<const Sheet>(std::move(next));
   });
 }
 
-std::size_t placeOf(Id id, const std::vector<ItemPtr>& items) {
+std::size_t placeOf(Id id, const ItemList& items) {
   const auto at = std::find_if(items.begin(), items.end(), [&](const ItemPtr& item) { return item->id == id; });
   return static_cast<std::size_t>(at - items.begin());
 }
@@ -100,7 +106,7 @@ Project withFate(const Project& project, std::span<const Id> items, Meets order,
     paths.erase(std::unique(paths.begin(), paths.end()), paths.end());
     Sheet next = *sheet;
     if (!meeting.meet(next.items, paths, 0, {})) return sheet;
-    std::erase(next.items, nullptr);
+    next.items = next.items.withoutGaps();
     return std::make_shared<const Sheet>(std::move(next));
   });
 }
@@ -152,8 +158,7 @@ Project withReplaced(const Project& project, Id id, std::vector<Item> items, con
   }
   const auto onSheet = [&](const Sheet& sheet) {
     Sheet out = sheet;
-    const auto at = out.items.erase(out.items.begin() + static_cast<std::ptrdiff_t>(placeOf(id, out.items)));
-    out.items.insert(at, fresh.begin(), fresh.end());
+    out.items = replacedIn(sheet.items, placeOf(id, sheet.items), fresh);
     return out;
   };
   const auto inside = [&](const Item& parent) {
@@ -201,7 +206,7 @@ Project withOneInstead(const Project& project, const std::vector<ItemPtr>& items
   const auto node = std::make_shared<const Item>(std::move(whole));
   Project next = withSheet(project, sheetOf(project, frontmost)->id, [&](const Sheet& sheet) {
     Sheet out = sheet;
-    out.items.clear();
+    out.items = {};
     for (const ItemPtr& item : sheet.items) {
       if (item->id == frontmost) out.items.push_back(node);
       if (!ids.contains(item->id)) out.items.push_back(item);
@@ -217,8 +222,9 @@ Project sentToBack(const Project& project, std::span<const Id> items) { return r
 
 Item freshCopy(const Item& item, Id& nextId) {
   const Id id = nextId++;
-  std::vector<ItemPtr> children = childrenOf(item);
-  for (ItemPtr& child : children) child = std::make_shared<const Item>(freshCopy(*child, nextId));
+  ItemList children;
+  for (const ItemPtr& child : childrenOf(item))
+    children.push_back(std::make_shared<const Item>(freshCopy(*child, nextId)));
   Item copy = children.empty() ? item : *withChildren(item, std::move(children));
   copy.id = id;
   return copy;

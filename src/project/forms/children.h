@@ -6,16 +6,24 @@
 namespace widecut {
 
 /// The list with others in the place of one.
-inline std::vector<ItemPtr> replacedIn(std::vector<ItemPtr> list, std::size_t at, const std::vector<ItemPtr>& others) {
-  const auto place = list.erase(list.begin() + static_cast<std::ptrdiff_t>(at));
-  list.insert(place, others.begin(), others.end());
-  return list;
+inline ItemList replacedIn(const ItemList& list, std::size_t at, const ItemList& others) {
+  if (others.size() == 1) {
+    ItemList out = list;
+    out.set(at, others.front());
+    return out;
+  }
+  const auto place = list.begin() + static_cast<std::ptrdiff_t>(at);
+  ItemList out(list.begin(), place);
+  for (const ItemPtr& item : others) out.push_back(item);
+  for (auto item = place + 1; item != list.end(); ++item) out.push_back(*item);
+  return out;
 }
 
 /// The items after a map of the space they lie in.
-inline std::vector<ItemPtr> allMapped(std::vector<ItemPtr> items, const Affine& map) {
-  for (ItemPtr& item : items) item = std::make_shared<const Item>(mapped(*item, map));
-  return items;
+inline ItemList allMapped(const ItemList& items, const Affine& map) {
+  ItemList out;
+  for (const ItemPtr& item : items) out.push_back(std::make_shared<const Item>(mapped(*item, map)));
+  return out;
 }
 
 }  // namespace widecut

@@ -11,7 +11,7 @@ namespace widecut {
 namespace {
 
 /// Pictures of children follow them: to their new ids, or away.
-void followChildren(Item& item, const std::vector<ItemPtr>& before, const std::vector<ItemPtr>& after) {
+void followChildren(Item& item, const ItemList& before, const ItemList& after) {
   if (std::none_of(item.style->fills.begin(), item.style->fills.end(),
                    [](const Fill& fill) { return std::holds_alternative<PartPicture>(fill.paint); }))
     return;
@@ -35,11 +35,11 @@ std::string_view kindOf(const Form& form) {
   return std::visit([](const auto& node) { return kindName(*node); }, form);
 }
 
-const std::vector<ItemPtr>& childrenOf(const Form& form) {
-  return std::visit([](const auto& node) -> const std::vector<ItemPtr>& { return childrenOf(*node); }, form);
+const ItemList& childrenOf(const Form& form) {
+  return std::visit([](const auto& node) -> const ItemList& { return childrenOf(*node); }, form);
 }
 
-std::optional<Item> withChildren(const Item& item, std::vector<ItemPtr> children) {
+std::optional<Item> withChildren(const Item& item, ItemList children) {
   Item out = item;
   followChildren(out, childrenOf(item), children);
   auto form = std::visit([&](const auto& node) { return withChildren(*node, std::move(children)); }, item.form);
@@ -48,7 +48,7 @@ std::optional<Item> withChildren(const Item& item, std::vector<ItemPtr> children
   return out;
 }
 
-Item withChildReplaced(const Item& item, std::size_t child, const std::vector<ItemPtr>& children,
+Item withChildReplaced(const Item& item, std::size_t child, const ItemList& children,
                        const Formula& joined) {
   Item out = item;
   const Id before = childrenOf(item)[child]->id;

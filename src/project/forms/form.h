@@ -14,17 +14,17 @@ namespace widecut {
 std::string_view kindOf(const Form& form);
 
 /// The items inside the form, back to front; a recipe's in the order of its formula.
-const std::vector<ItemPtr>& childrenOf(const Form& form);
-inline const std::vector<ItemPtr>& childrenOf(const Item& item) { return childrenOf(item.form); }
+const ItemList& childrenOf(const Form& form);
+inline const ItemList& childrenOf(const Item& item) { return childrenOf(item.form); }
 
 /// The item with other children: one for each that it has, null for one that goes. What the item has of a part that
 /// goes (its picture, its place in the formula) goes with it. Nothing when it cannot be without them: then the item
 /// goes too.
-std::optional<Item> withChildren(const Item& item, std::vector<ItemPtr> children);
+std::optional<Item> withChildren(const Item& item, ItemList children);
 
 /// The item with several children in the place of one. Where there is a formula, `joined`, over the numbers of the new
 /// ones, stands in brackets in the child's place. A picture of the child goes, unless one of the new ones has its id.
-Item withChildReplaced(const Item& item, std::size_t child, const std::vector<ItemPtr>& children,
+Item withChildReplaced(const Item& item, std::size_t child, const ItemList& children,
                        const Formula& joined);
 
 /// True when the form shows its children as they are; false when it makes an outline of them, or has none.

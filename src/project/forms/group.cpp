@@ -4,13 +4,13 @@
 
 namespace widecut {
 
-std::optional<Form> withChildren(const Group& group, std::vector<ItemPtr> members) {
-  std::erase(members, nullptr);
+std::optional<Form> withChildren(const Group& group, ItemList members) {
+  members = members.withoutGaps();
   if (members.empty()) return std::nullopt;
   return std::make_shared<const Group>(Group{std::move(members), group.extra});
 }
 
-Form withChildReplaced(const Group& group, std::size_t member, const std::vector<ItemPtr>& members, const Formula&) {
+Form withChildReplaced(const Group& group, std::size_t member, const ItemList& members, const Formula&) {
   return std::make_shared<const Group>(Group{replacedIn(group.members, member, members), group.extra});
 }
 
@@ -22,7 +22,7 @@ std::optional<Formula> flatten(const Group& group, const Affine& frame, Flat& fl
   return flattenAll(group.members, copiesOf(group), frame, flat);
 }
 
-std::optional<Formula> flattenAll(const std::vector<ItemPtr>& items, const std::vector<Affine>& places,
+std::optional<Formula> flattenAll(const ItemList& items, const std::vector<Affine>& places,
                                   const Affine& frame, Flat& flat) {
   std::optional<Formula> all;
   for (const Affine& place : places)

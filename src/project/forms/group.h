@@ -8,14 +8,14 @@ namespace widecut {
 /// Members, each as it is. Its own fills lie behind them, within the outline of all of them; as a part of a recipe it
 /// is what they cover together.
 struct Group {
-  std::vector<ItemPtr> members;  ///< Back to front, at least one.
+  ItemList members;  ///< Back to front, at least one.
   std::string extra;
 };
 
 inline std::string_view kindName(const Group&) { return "group"; }
-inline const std::vector<ItemPtr>& childrenOf(const Group& group) { return group.members; }
-std::optional<Form> withChildren(const Group& group, std::vector<ItemPtr> members);
-Form withChildReplaced(const Group& group, std::size_t member, const std::vector<ItemPtr>& members,
+inline const ItemList& childrenOf(const Group& group) { return group.members; }
+std::optional<Form> withChildren(const Group& group, ItemList members);
+Form withChildReplaced(const Group& group, std::size_t member, const ItemList& members,
                        const Formula& joined);
 inline bool showsChildren(const Group&) { return true; }
 inline std::vector<Affine> copiesOf(const Group&) { return {Affine{}}; }
@@ -24,7 +24,7 @@ inline bool isSameRule(const Group& a, const Group& b) { return a.extra == b.ext
 std::optional<Formula> flatten(const Group& group, const Affine& frame, Flat& flat);
 
 /// What items cover together, as Flat takes it; each at all the places.
-std::optional<Formula> flattenAll(const std::vector<ItemPtr>& items, const std::vector<Affine>& places,
+std::optional<Formula> flattenAll(const ItemList& items, const std::vector<Affine>& places,
                                   const Affine& frame, Flat& flat);
 
 }  // namespace widecut

@@ -2,16 +2,16 @@
 
 namespace widecut {
 
-const std::vector<ItemPtr>& childrenOf(const Outline&) {
-  static const std::vector<ItemPtr> none;
+const ItemList& childrenOf(const Outline&) {
+  static const ItemList none;
   return none;
 }
 
-std::optional<Form> withChildren(const Outline& outline, const std::vector<ItemPtr>&) {
+std::optional<Form> withChildren(const Outline& outline, const ItemList&) {
   return std::make_shared<const Outline>(outline);
 }
 
-Form withChildReplaced(const Outline& outline, std::size_t, const std::vector<ItemPtr>&, const Formula&) {
+Form withChildReplaced(const Outline& outline, std::size_t, const ItemList&, const Formula&) {
   return std::make_shared<const Outline>(outline);
 }
 

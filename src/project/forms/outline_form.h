@@ -6,9 +6,9 @@
 namespace widecut {
 
 inline std::string_view kindName(const Outline&) { return "outline"; }
-const std::vector<ItemPtr>& childrenOf(const Outline& outline);
-std::optional<Form> withChildren(const Outline& outline, const std::vector<ItemPtr>& children);
-Form withChildReplaced(const Outline& outline, std::size_t child, const std::vector<ItemPtr>& children,
+const ItemList& childrenOf(const Outline& outline);
+std::optional<Form> withChildren(const Outline& outline, const ItemList& children);
+Form withChildReplaced(const Outline& outline, std::size_t child, const ItemList& children,
                        const Formula& joined);
 inline bool showsChildren(const Outline&) { return false; }
 inline std::vector<Affine> copiesOf(const Outline&) { return {}; }

@@ -4,9 +4,9 @@
 
 namespace widecut {
 
-std::optional<Form> withChildren(const Recipe& recipe, std::vector<ItemPtr> parts) {
+std::optional<Form> withChildren(const Recipe& recipe, ItemList parts) {
   Recipe changed = recipe;
-  changed.parts.clear();
+  changed.parts = {};
   std::vector<int> newIndex(parts.size(), -1);
   for (std::size_t i = 0; i < parts.size(); ++i) {
     if (!parts[i]) continue;
@@ -20,7 +20,7 @@ std::optional<Form> withChildren(const Recipe& recipe, std::vector<ItemPtr> part
   return std::make_shared<const Recipe>(std::move(changed));
 }
 
-Form withChildReplaced(const Recipe& recipe, std::size_t part, const std::vector<ItemPtr>& parts,
+Form withChildReplaced(const Recipe& recipe, std::size_t part, const ItemList& parts,
                        const Formula& joined) {
   const int place = static_cast<int>(part), more = static_cast<int>(parts.size()) - 1;
   Recipe changed = recipe;

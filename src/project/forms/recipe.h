@@ -8,16 +8,16 @@ namespace widecut {
 /// Parts, and the formula over them (leaf n of the formula is part n). Parts that are hidden are left out of the
 /// formula. Nested forms are resolved together, as one formula.
 struct Recipe {
-  std::vector<ItemPtr> parts;  ///< At least one.
+  ItemList parts;  ///< At least one.
   Formula formula = Formula::part(0);
   std::string extra;
 };
 
 inline std::string_view kindName(const Recipe&) { return "cutout"; }
-inline const std::vector<ItemPtr>& childrenOf(const Recipe& recipe) { return recipe.parts; }
+inline const ItemList& childrenOf(const Recipe& recipe) { return recipe.parts; }
 /// A part that goes takes the operator before it along.
-std::optional<Form> withChildren(const Recipe& recipe, std::vector<ItemPtr> parts);
-Form withChildReplaced(const Recipe& recipe, std::size_t part, const std::vector<ItemPtr>& parts,
+std::optional<Form> withChildren(const Recipe& recipe, ItemList parts);
+Form withChildReplaced(const Recipe& recipe, std::size_t part, const ItemList& parts,
                        const Formula& joined);
 inline bool showsChildren(const Recipe&) { return false; }
 inline std::vector<Affine> copiesOf(const Recipe&) { return {}; }

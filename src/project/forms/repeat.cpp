@@ -8,15 +8,15 @@
 
 namespace widecut {
 
-std::optional<Form> withChildren(const Repeat& repeat, std::vector<ItemPtr> items) {
-  std::erase(items, nullptr);
+std::optional<Form> withChildren(const Repeat& repeat, ItemList items) {
+  items = items.withoutGaps();
   if (items.empty()) return std::nullopt;
   Repeat changed = repeat;
   changed.items = std::move(items);
   return std::make_shared<const Repeat>(std::move(changed));
 }
 
-Form withChildReplaced(const Repeat& repeat, std::size_t item, const std::vector<ItemPtr>& items, const Formula&) {
+Form withChildReplaced(const Repeat& repeat, std::size_t item, const ItemList& items, const Formula&) {
   Repeat changed = repeat;
   changed.items = replacedIn(repeat.items, item, items);
   return std::make_shared<const Repeat>(std::move(changed));

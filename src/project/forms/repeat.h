@@ -9,16 +9,16 @@ namespace widecut {
 /// Items shown at every place of a pattern. Each place shows the same items: a change of them is one of all copies. Its
 /// own fills lie behind, within the outline of all copies; as a part of a recipe it is what they cover together.
 struct Repeat {
-  std::vector<ItemPtr> items;  ///< As the first copy, back to front; at least one.
+  ItemList items;  ///< As the first copy, back to front; at least one.
   Pattern pattern;
   std::vector<int> leftOut;  ///< Numbers of copies that are not shown, rising, from 0.
   std::string extra;
 };
 
 inline std::string_view kindName(const Repeat&) { return "repeat"; }
-inline const std::vector<ItemPtr>& childrenOf(const Repeat& repeat) { return repeat.items; }
-std::optional<Form> withChildren(const Repeat& repeat, std::vector<ItemPtr> items);
-Form withChildReplaced(const Repeat& repeat, std::size_t item, const std::vector<ItemPtr>& items,
+inline const ItemList& childrenOf(const Repeat& repeat) { return repeat.items; }
+std::optional<Form> withChildren(const Repeat& repeat, ItemList items);
+Form withChildReplaced(const Repeat& repeat, std::size_t item, const ItemList& items,
                        const Formula& joined);
 inline bool showsChildren(const Repeat&) { return true; }
 /// The places of the copies that are not left out.
