@@ -73,17 +73,24 @@ class ItemList {
   auto rbegin() const { return std::make_reverse_iterator(end()); }
   auto rend() const { return std::make_reverse_iterator(begin()); }
 
-  void set(std::size_t at, ItemPtr item) { own(at / chunkSize)[at % chunkSize] = std::move(item); }
+  void set(std::size_t at, ItemPtr item) {
+    ItemPtr& held = own(at / chunkSize)[at % chunkSize];
+    gaps_ += item ? 0 : 1;
+    gaps_ -= held ? 0 : 1;
+    held = std::move(item);
+  }
   void push_back(ItemPtr item) {
     if (size_ % chunkSize == 0) chunks_.push_back(std::make_shared<Chunk>());
+    gaps_ += item ? 0 : 1;
     own(size_ / chunkSize).push_back(std::move(item));
     ++size_;
   }
   /// The list without nulls.
   ItemList withoutGaps() const {
+    if (gaps_ == 0) return *this;
     ItemList out;
     std::copy_if(begin(), end(), std::back_inserter(out), [](const ItemPtr& item) { return item != nullptr; });
-    return out.size() == size_ ? *this : out;
+    return out;
   }
 
   friend bool operator==(const ItemList& a, const ItemList& b) {
@@ -119,7 +126,7 @@ class ItemList {
   }
 
   std::vector<std::shared_ptr<Chunk>> chunks_;  ///< All full but the last; written to only by own().
-  std::size_t size_ = 0;
+  std::size_t size_ = 0, gaps_ = 0;
 };
 
 }  // namespace widecut

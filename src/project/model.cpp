@@ -27,13 +27,9 @@ bool areSameForms(const Form& a, const Form& b) {
   return a == b || (isSameRule(a, b) && areSameItems(childrenOf(a), childrenOf(b)));
 }
 
-bool areSameSheets(const Sheet& a, const Sheet& b) {
-  return a.id == b.id && a.name == b.name && a.width == b.width && a.height == b.height && a.bleed == b.bleed &&
-         a.folds == b.folds && a.paper == b.paper && a.extra == b.extra && areSameItems(a.items, b.items);
-}
-
 bool areSamePieces(const Piece& a, const Piece& b) {
-  return a.id == b.id && a.name == b.name && a.extra == b.extra && areSame(a.sheets, b.sheets, areSameSheets);
+  return a.id == b.id && a.name == b.name && a.extra == b.extra &&
+         areSame(a.sheets, b.sheets, [](const Sheet& x, const Sheet& y) { return isSame(x, y); });
 }
 
 void gatherMedia(const ItemList& items, Media& used) {
@@ -56,6 +52,11 @@ Style& changeable(Item& item) {
 bool isSame(const Item& a, const Item& b) {
   return a.id == b.id && a.name == b.name && a.position == b.position && a.turn == b.turn && a.hidden == b.hidden &&
          a.extra == b.extra && (a.style == b.style || *a.style == *b.style) && areSameForms(a.form, b.form);
+}
+
+bool isSame(const Sheet& a, const Sheet& b) {
+  return a.id == b.id && a.name == b.name && a.width == b.width && a.height == b.height && a.bleed == b.bleed &&
+         a.folds == b.folds && a.paper == b.paper && a.extra == b.extra && areSameItems(a.items, b.items);
 }
 
 bool isSame(const Project& a, const Project& b) {

@@ -85,6 +85,7 @@ Item plainItem(Id id, std::string name, const Outline& outline, Style style);
 
 /// True when two projects hold the same, whether or not they share nodes. Media are told apart by their hashes.
 bool isSame(const Project& a, const Project& b);
+bool isSame(const Sheet& a, const Sheet& b);
 bool isSame(const Item& a, const Item& b);
 /// Media by their hashes.
 using Media = std::map<std::string, MediumPtr>;

@@ -135,8 +135,16 @@ Result<void> readOtherFiles(zip_t* zip, Project& project) {
   return {};
 }
 
-/// The project in an open zip, with its photos' bytes from somewhere; without them where that is nothing.
-Result<Project> projectIn(zip_t* zip, const MediumBytes& media) {
+/// What of a file is read, and how.
+struct Wanted {
+  MediumBytes media = nullptr;  ///< Where the photos' bytes are; none are read when it is null.
+  std::size_t mostSheets = static_cast<std::size_t>(-1);
+  std::optional<Media> photos = {};  ///< Only these, of which the hashes count.
+  Progress progress = {};
+};
+
+/// The project in an open zip.
+Result<Project> projectIn(zip_t* zip, const Wanted& wanted) {
   if (zip_get_num_entries(zip, 0) > static_cast<zip_int64_t>(limits::mostEntries))
     return problem("it has an absurd number of entries");
   const auto text =
@@ -146,23 +154,27 @@ Result<Project> projectIn(zip_t* zip, const MediumBytes& media) {
   sources.text = [zip](const std::string& name, std::size_t most) {
     return entryNamed(zip, name, most, "the entry " + name + " is missing from it");
   };
-  sources.fill = media ? filledBy(media) : [](Medium&) -> Result<void> { return {}; };
+  sources.fill = [&wanted, fill = filledBy(wanted.media)](Medium& medium) -> Result<void> {
+    const bool isWanted = wanted.media && (!wanted.photos || wanted.photos->contains(medium.hash));
+    return isWanted ? fill(medium) : Result<void>();
+  };
+  sources.mostSheets = wanted.mostSheets;
+  sources.progress = wanted.progress;
   auto project = projectFrom(*text, sources);
   if (!project) return project;
   if (auto others = readOtherFiles(zip, *project); !others) return tl::unexpected(others.error());
   return project;
 }
 
-/// Reads from any source of libzip's, which this takes over. Photos are read from the zip itself, unless something else
-/// is given.
-Result<Project> projectFromZip(zip_source_t* source, bool looksLikeZip, const MediumBytes& media) {
+/// Opens any source of libzip's, which this takes over.
+Result<Zip> zipFrom(zip_source_t* source, bool looksLikeZip) {
   ZipError error;
   Zip zip(zip_open_from_source(source, ZIP_RDONLY | ZIP_CHECKCONS, &error.error));
   if (!zip) {
     zip_source_free(source);
     return problem(looksLikeZip ? "it is a damaged or truncated project file" : "it is not a Wide Cut project");
   }
-  return projectIn(zip.get(), media ? media : mediaIn(zip.get()));
+  return zip;
 }
 
 /// What goes into a file: photos that no picture shows are left out.
@@ -203,7 +215,7 @@ Result<void> readBack(const std::string& path, const ToSave& saved, bool withMed
     zip_source_free(source);
     return problem("it cannot be read again");
   }
-  const auto again = projectIn(zip.get(), nullptr);
+  const auto again = projectIn(zip.get(), {});
   if (!again) return tl::unexpected(again.error());
   if (!(projectTexts(*again) == saved.texts)) return problem("it reads as another project than was saved");
   if (!withMedia) return {};
@@ -226,7 +238,9 @@ Result<Project> projectFromBytes(const std::string& bytes) {
   ZipError error;
   zip_source_t* source = zip_source_buffer_create(bytes.data(), bytes.size(), 0, &error.error);
   if (!source) return problem("there is not enough memory to read it");
-  return projectFromZip(source, bytes.starts_with("PK"), nullptr);
+  const auto zip = zipFrom(source, bytes.starts_with("PK"));
+  if (!zip) return tl::unexpected(zip.error());
+  return projectIn(zip->get(), {.media = mediaIn(zip->get())});
 }
 
 Result<std::string> bytesOfProject(const Project& project, const std::string& previewPng) {
@@ -253,14 +267,16 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
 
 namespace {
 
-Result<Project> opened(const std::string& path, const MediumBytes& media) {
+/// What `read` makes of the zip at that path; problems name the file.
+Result<Project> opened(const std::string& path, const std::function<Result<Project>(zip_t*)>& read) {
   if (const auto may = mayBeRead(path); !may) return tl::unexpected(may.error());
   char first[2] = {};
   std::ifstream(path, std::ios::binary).read(first, 2);
   ZipError error;
   zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
   if (!source) return problem("cannot read " + path + ": " + zip_error_strerror(&error.error));
-  auto project = projectFromZip(source, first[0] == 'P' && first[1] == 'K', media);
+  const auto zip = zipFrom(source, first[0] == 'P' && first[1] == 'K');
+  auto project = zip ? read(zip->get()) : tl::unexpected(zip.error());
   if (!project) return problem("cannot open " + path + ": " + project.error().message);
   return project;
 }
@@ -293,7 +309,17 @@ Result<void> written(const Project& project, bool withMedia, const std::string& 
 
 }  // namespace
 
-Result<Project> openProject(const std::string& path) { return opened(path, nullptr); }
+Result<Project> openProject(const std::string& path, const Progress& progress) {
+  return opened(path, [&](zip_t* zip) { return projectIn(zip, {.media = mediaIn(zip), .progress = progress}); });
+}
+
+Result<Project> openFirstSheet(const std::string& path) {
+  return opened(path, [](zip_t* zip) -> Result<Project> {
+    const auto bare = projectIn(zip, {.mostSheets = 1});
+    if (!bare) return bare;
+    return projectIn(zip, {.media = mediaIn(zip), .mostSheets = 1, .photos = mediaOf(*bare)});
+  });
+}
 
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path,
                          const Progress& progress) {
@@ -305,8 +331,11 @@ Result<void> saveWithoutMedia(const Project& project, const std::string& path) {
 }
 
 Result<Project> openWithMedia(const std::string& path, const std::string& mediaFolder) {
-  return opened(
-      path, [&](const Medium& medium, std::size_t most) { return readFile(mediaFolder + "/" + medium.hash, most); });
+  return opened(path, [&](zip_t* zip) {
+    return projectIn(zip, {.media = [&](const Medium& medium, std::size_t most) {
+                       return readFile(mediaFolder + "/" + medium.hash, most);
+                     }});
+  });
 }
 
 }  // namespace widecut

@@ -14,10 +14,11 @@ Result<Project> projectFromBytes(const std::string& bytes);
 /// The bytes of a project file; `previewPng` may be empty. The same project gives the same bytes.
 Result<std::string> bytesOfProject(const Project& project, const std::string& previewPng);
 
-/// The same for files; problems name the file. Saving writes all or nothing.
-Result<Project> openProject(const std::string& path);
-/// The photos that nothing shows are left out. What was written is read again before it replaces an older file. Once it
-/// is cancelled, the problem says so.
+/// The same for files; problems name the file. Saving writes all or nothing. Once it is cancelled, the problem says so.
+Result<Project> openProject(const std::string& path, const Progress& progress = {});
+/// A project of the first sheet alone with its photos: what can be shown while the rest is read.
+Result<Project> openFirstSheet(const std::string& path);
+/// The photos that nothing shows are left out. What was written is read again before it replaces an older file.
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path,
                          const Progress& progress = {});
 

@@ -59,10 +59,15 @@ class ProjectReader {
     project.name = m.text("name");
     if (m.find("media")) {
       const json& media = m.array("media");
-      for (std::size_t i = 0; i < media.size(); ++i) addMedium(Members(media[i], at("media", i)));
+      for (std::size_t i = 0; i < media.size(); ++i) {
+        goOn(shareOfMedia * static_cast<double>(i) / static_cast<double>(media.size()));
+        addMedium(Members(media[i], at("media", i)));
+      }
     }
     const json& pieces = m.array("pieces");
-    for (std::size_t i = 0; i < pieces.size(); ++i)
+    for (const json& one : pieces)
+      if (one.is_object() && one.contains("sheets")) sheetCount_ += one["sheets"].size();
+    for (std::size_t i = 0; i < pieces.size() && sheetsRead_ < sources_.mostSheets; ++i)
       project.pieces.push_back(piece(Members(pieces[i], at("pieces", i))));
     project.nextId = reader_.greatestId() + 1;
     if (sheetsOf(project).empty()) throw Wrong{"the project has no sheet"};
@@ -72,6 +77,12 @@ class ProjectReader {
   }
 
  private:
+  static constexpr double shareOfMedia = 0.5;
+  void goOn(double done) const {
+    if (sources_.progress.isCancelled()) throw Wrong{"reading was stopped"};
+    sources_.progress.report(done);
+  }
+
   /// All texts together stay within the limits; values are counted before they are in memory, where each takes far more
   /// room than in the text.
   json parsed(const std::string& text, const std::string& entry) {
@@ -107,7 +118,8 @@ class ProjectReader {
     out->id = reader_.freshId(m);
     out->name = m.text("name");
     const json& sheets = m.array("sheets");
-    for (std::size_t i = 0; i < sheets.size(); ++i) {
+    for (std::size_t i = 0; i < sheets.size() && sheetsRead_ < sources_.mostSheets; ++i) {
+      goOn(shareOfMedia + (1 - shareOfMedia) * static_cast<double>(sheetsRead_++) / static_cast<double>(sheetCount_));
       const std::string place = m.placeOf(at("sheets", i));
       out->sheets.push_back(version_ < 2 ? sheet(Members(sheets[i], place)) : sheetNamed(sheets[i], place));
     }
@@ -150,6 +162,7 @@ class ProjectReader {
   ItemReader reader_{media_};
   double version_ = 0;
   std::size_t bytes_ = 0, values_ = 0;
+  std::size_t sheetCount_ = 0, sheetsRead_ = 0;
 };
 
 }  // namespace
@@ -194,7 +207,10 @@ Result<Project> projectFrom(const ProjectTexts& texts) {
     if (found == texts.sheets.end()) return problem("the entry " + entry + " is missing");
     return found->second;
   };
-  return projectFrom(texts.project, {text, [](Medium&) -> Result<void> { return {}; }});
+  ProjectSources sources;
+  sources.text = text;
+  sources.fill = [](Medium&) -> Result<void> { return {}; };
+  return projectFrom(texts.project, sources);
 }
 
 }  // namespace widecut

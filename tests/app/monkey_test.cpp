@@ -17,7 +17,9 @@ namespace {
 class Monkey {
  public:
   explicit Monkey(unsigned seed) : random_(seed) {
-    EXPECT_TRUE(w.window.errands().openCopy(DEMO_PROJECT));
+    w.window.errands().openFile(DEMO_PROJECT, Errands::As::Copy);
+    w.settle();
+    EXPECT_FALSE(w.sheet().items.empty());
     start_ = textOf(w.desk().settled());
   }
 

@@ -12,7 +12,8 @@ namespace {
 
 TEST(Sharp, WhatIsSeenIsTheRasterPixelByPixel) {
   WindowDriver w;
-  ASSERT_TRUE(w.window.errands().openCopy(DEMO_PROJECT));
+  w.window.errands().openFile(DEMO_PROJECT, Errands::As::Copy);
+  w.settle();
   w.desk().commit("plain", [&] {
     Project p = w.desk().settled();
     std::vector<Id> ids;

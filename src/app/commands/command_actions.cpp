@@ -21,6 +21,11 @@ CommandActions::CommandActions(const CommandSite& site, std::function<void()> be
     connect(action, &QAction::triggered, this, [this, &c] {
       // A key in the middle of a drag must not pull away what is being dragged.
       if (QApplication::mouseButtons() != Qt::NoButton) return;
+      const bool looksOnly = c.menu == CommandMenu::View || c.menu == CommandMenu::Help || c.id == CommandId::Quit;
+      if (site_.desk.isOpening() && !looksOnly) {
+        emit site_.desk.told(tr("It is still being opened"));
+        return;
+      }
       before_();
       c.run(site_);
     });

@@ -49,6 +49,10 @@ ItemPtr Desk::openCutout() const {
 }
 
 bool Desk::admits(const Project& changed) {
+  if (isOpening()) {
+    emit told(tr("It is still being opened"));
+    return false;
+  }
   const auto why = beyondLimits(changed, history_.current().get());
   if (why) emit told(tr("Not done: %1").arg(QString::fromStdString(why->message)));
   return !why;
@@ -76,14 +80,14 @@ bool Desk::commit(const QString& name, Project changed) {
 }
 
 void Desk::undo() {
-  if (!history_.canUndo()) return;
+  if (!history_.canUndo() || isOpening()) return;
   emit told(tr("Undone: %1").arg(QString::fromStdString(history_.undoName())));
   history_.undo();
   goneThrough();
 }
 
 void Desk::redo() {
-  if (!history_.canRedo()) return;
+  if (!history_.canRedo() || isOpening()) return;
   emit told(tr("Done again: %1").arg(QString::fromStdString(history_.redoName())));
   history_.redo();
   goneThrough();

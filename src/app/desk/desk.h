@@ -37,9 +37,9 @@ class Desk : public QObject {
   explicit Desk(QObject* parent = nullptr);
 
   /// The project as shown: with the change that is being tried, if there is one.
-  const Project& project() const { return preview_ ? *preview_ : *history_.current(); }
+  const Project& project() const { return preview_ ? *preview_ : settled(); }
   /// The project without the change that is being tried.
-  const Project& settled() const { return *history_.current(); }
+  const Project& settled() const { return opening_ ? *opening_ : *history_.current(); }
   SheetPtr sheet() const;
   const std::vector<Id>& selection() const { return selection_; }
   /// The only selected item; null when none or several are.
@@ -85,8 +85,16 @@ class Desk : public QObject {
   bool isSaved() const { return history_.isSaved(); }
   void startNew();
   Result<void> open(const QString& path);
+  /// The same in steps: what can be seen of it already shows, and can be looked at, but not be changed, until it is
+  /// open, or given up; then what was open before stands again.
+  void beginOpening(Project first);
+  void open(Project project, const QString& path);
+  void giveUpOpening();
+  bool isOpening() const { return opening_.has_value(); }
   /// The same, but saving will ask for a name: the file itself stays as it is.
   Result<void> openCopy(const QString& path);
+  /// What is open is a copy from now on.
+  void detach();
   /// Refuses a file that another window has open, and, unless `replaceChanged`, one that was changed since it was
   /// opened.
   Result<void> save(const QString& path, bool replaceChanged = false);
@@ -134,6 +142,7 @@ class Desk : public QObject {
   bool admits(const Project& changed);
   void dropPreview();
   void reset(ProjectPtr project, const QString& path);
+  void showFirstSheet();
   void dropMissing();
   /// After a step through the history.
   void goneThrough();
@@ -150,7 +159,8 @@ class Desk : public QObject {
   std::string stamp_;  ///< Of the file as it was opened or saved.
   History history_;
   std::optional<Project> preview_;
-  const Trial* trying_ = nullptr;  ///< Whose change the preview is.
+  std::optional<Project> opening_;  ///< What shows of a file while the rest of it is read.
+  const Trial* trying_ = nullptr;   ///< Whose change the preview is.
   std::vector<Id> selection_;
   Id sheet_ = 0;
   ToolKind tool_ = ToolKind::Select;

@@ -13,9 +13,14 @@ namespace widecut {
 void Desk::reset(ProjectPtr project, const QString& path) {
   history_ = History(std::move(project));
   history_.markSaved();
-  dropPreview();
   lastOutcome_.reset();
+  opening_.reset();
   path_ = path;
+  showFirstSheet();
+}
+
+void Desk::showFirstSheet() {
+  dropPreview();
   sheet_ = sheetsOf(settled()).front()->id;
   selection_.clear();
   setTool(ToolKind::Select);
@@ -33,12 +38,27 @@ void Desk::startNew() {
 Result<void> Desk::open(const QString& path) {
   auto project = openProject(path.toStdString());
   if (!project) return tl::unexpected(project.error());
-  reset(std::make_shared<const Project>(std::move(*project)), path);
+  open(std::move(*project), path);
+  return {};
+}
+
+void Desk::beginOpening(Project first) {
+  opening_ = std::move(first);
+  showFirstSheet();
+}
+
+void Desk::giveUpOpening() {
+  if (!isOpening()) return;
+  opening_.reset();
+  showFirstSheet();
+}
+
+void Desk::open(Project project, const QString& path) {
+  reset(std::make_shared<const Project>(std::move(project)), path);
   claim(path);
   if (isOpenElsewhere())
     emit told(
         tr("%1 is open in another window: saving here will ask for another name.").arg(QFileInfo(path).fileName()));
-  return {};
 }
 
 void Desk::claim(const QString& path) {
@@ -61,11 +81,14 @@ void Desk::takeUp(Project project, const QString& path) {
 
 Result<void> Desk::openCopy(const QString& path) {
   auto opened = open(path);
-  if (!opened) return opened;
+  if (opened) detach();
+  return opened;
+}
+
+void Desk::detach() {
   path_.clear();
   claim_.reset();
   emit fileChanged();
-  return {};
 }
 
 Result<Saving> Desk::beginSaving(const QString& path, bool replaceChanged) {

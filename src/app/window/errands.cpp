@@ -7,6 +7,7 @@
 #include <QPushButton>
 
 #include "app/window/deliver_dialog.h"
+#include "storage/project_file.h"
 
 namespace widecut {
 namespace {
@@ -44,16 +45,42 @@ void Errands::complain(const QString& message) {
   box.exec();
 }
 
-bool Errands::take(const Result<void>& result) {
-  if (!result) {
-    complain(QString::fromStdString(result.error().message));
-    return false;
+void Errands::openFile(const QString& path, As as) {
+  const auto failed = [this](const Problem& why) {
+    desk_.giveUpOpening();
+    complain(QString::fromStdString(why.message));
+  };
+  auto first = openFirstSheet(path.toStdString());
+  if (!first) {
+    failed(first.error());
+    return;
   }
+  desk_.beginOpening(std::move(*first));
   emit opened();
-  return true;
+  background_.start(tr("Opening %1").arg(QFileInfo(path).fileName()),
+                    [this, path, as, failed](Progress progress) -> Then {
+                      // Not copied: the last one to hold a project of thousands of items is the one who waits for it to
+                      // go.
+                      const auto read = std::make_shared<Result<Project>>(openProject(path.toStdString(), progress));
+                      return [this, path, as, failed, read, progress] {
+                        if (*read) {
+                          desk_.open(std::move(**read), path);
+                          if (as == As::Copy) desk_.detach();
+                        } else if (progress.isCancelled()) {
+                          desk_.giveUpOpening();
+                          emit desk_.told(tr("Not opened: stopped"));
+                        } else {
+                          failed(read->error());
+                        }
+                      };
+                    });
 }
 
 void Errands::whenMayBeLeft(Then then) {
+  if (desk_.isOpening()) {
+    background_.whenIdle([this, then] { whenMayBeLeft(then); });
+    return;
+  }
   if (isSaving_) {
     // Whether anything is left to be saved shows when it ends.
     afterSaving_.emplace_back([this, then] { whenMayBeLeft(then); });

@@ -24,10 +24,10 @@ class Errands : public QObject {
   void whenMayBeLeft(Then then);
   void startNew();
   void askForProject();
-  /// Opens a project file; on a problem says so and leaves what is open alone.
-  bool openFile(const QString& path) { return take(desk_.open(path)); }
-  /// The same as Desk::openCopy.
-  bool openCopy(const QString& path) { return take(desk_.openCopy(path)); }
+  enum class As : unsigned char { Itself, Copy };
+  /// Opens a project file in the background, its first sheet at once; on a problem says so and leaves what is open
+  /// alone. Saving a copy will ask for a name.
+  void openFile(const QString& path, As as = As::Itself);
   /// Saves in the background, asks for a name where one is needed, and then goes on.
   void save(Then then = {});
   void saveAs(Then then = {});
@@ -42,7 +42,6 @@ class Errands : public QObject {
   void opened();
 
  private:
-  bool take(const Result<void>& opened);
   void saveTo(const QString& path, bool replaceChanged, Then then);
   void askToReplaceChanged(Then then);
 

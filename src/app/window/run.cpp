@@ -82,7 +82,7 @@ int runWindow(int count, char** words) {
     else
       window.show();
     if (!asked->file.isEmpty())
-      asked->copy ? window.errands().openCopy(asked->file) : window.errands().openFile(asked->file);
+      window.errands().openFile(asked->file, asked->copy ? Errands::As::Copy : Errands::As::Itself);
     return QApplication::exec();
   }
   if (!asked->file.isEmpty()) {
