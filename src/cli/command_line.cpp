@@ -11,6 +11,7 @@
 #include "geometry/path_data.h"
 #include "media/files.h"
 #include "output/deliver.h"
+#include "project/budgets.h"
 #include "project/forms/form.h"
 #include "project/limits.h"
 #include "project/lookup.h"
@@ -153,6 +154,10 @@ json infoOf(const Project& project) {
     if (const auto why = store.problemWith(*medium)) m["problem"] = why->message;
     out["media"].push_back(std::move(m));
   }
+  out["budgets"] = {{"photoBytes", budgets::photoBytes},
+                    {"rasterBytes", budgets::rasterBytes},
+                    {"undoBytes", budgets::undoBytes},
+                    {"leastUndoSteps", budgets::leastUndoSteps}};
   return out;
 }
 

@@ -7,6 +7,7 @@
 #include <optional>
 
 #include "media/photo_header.h"
+#include "project/budgets.h"
 #include "project/model.h"
 
 namespace widecut {
@@ -30,8 +31,7 @@ struct PhotoLevel {
 /// may be called from any thread.
 class PhotoStore {
  public:
-  static constexpr std::size_t usualBytes = std::size_t{256} << 20;
-  explicit PhotoStore(std::size_t bytes = usualBytes);
+  explicit PhotoStore(std::size_t bytes = budgets::photoBytes);
   ~PhotoStore();
   PhotoStore(const PhotoStore&) = delete;
   PhotoStore& operator=(const PhotoStore&) = delete;

@@ -5,15 +5,17 @@
 #include <cmath>
 
 #include "painting/raster.h"
+#include "project/budgets.h"
 #include "scene/change.h"
 
 namespace widecut {
 namespace {
 
 constexpr int margin = 256;  // pixels kept beyond what is visible, so that small pans need no painting
-constexpr std::size_t mostBytes = 400u << 20;
+constexpr std::size_t mostBytes = budgets::rasterBytes;
 constexpr double frameMs = 12;        // of painting before stand-ins are taken
 constexpr unsigned framesKept = 120;  // for flicking back and forth
+constexpr std::size_t sweepWorth = 64;
 
 QRect pixelBox(const Box& box) {
   if (box.isEmpty()) return {};
@@ -22,9 +24,12 @@ QRect pixelBox(const Box& box) {
   return (r & QRectF(-most, -most, 2 * most, 2 * most)).toAlignedRect().adjusted(-1, -1, 1, 1);
 }
 
+/// Every frame asks this of every item, and mostly in vain: one branch at the end costs less than one at each step.
 bool doTouch(const QRect& a, const QRect& b) {
-  return a.left() <= b.right() && b.left() <= a.right() && a.top() <= b.bottom() && b.top() <= a.bottom() &&
-         !a.isEmpty();
+  const int beside = std::max(a.left() - b.right(), b.left() - a.right());
+  const int above = std::max(a.top() - b.bottom(), b.top() - a.bottom());
+  const int emptiness = std::max(a.left() - a.right(), a.top() - a.bottom());
+  return std::max({beside, above, emptiness}) <= 0;
 }
 
 Point wholeBelow(Point p) { return {std::floor(p.x), std::floor(p.y)}; }
@@ -70,6 +75,8 @@ QRect LayerCache::follow(const Sheet& sheet, double scale, const QRect& visible)
   ++frame_;
   const bool anew = scale != scale_;
   scale_ = scale;
+  if (visible != visible_)
+    for (Placed& one : placed_) one.corner.reset();
   visible_ = visible;
   const ItemList before = std::exchange(shown_, sheet.items);
   bool sameOrder = before.size() == shown_.size();
@@ -118,6 +125,7 @@ QRect LayerCache::followOrder() {
 void LayerCache::place(std::size_t at, const ItemPtr& item) {
   Placed& one = placed_[at];
   one.item = item;
+  one.corner.reset();
   one.layer = item->hidden ? Layer{} : layerOf(item);
   boxes_[at] =
       item->hidden ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
@@ -137,18 +145,30 @@ void LayerCache::draw(QPainter& painter, const QRect& part) {
 
 /// False when a stand-in was drawn.
 bool LayerCache::drawOne(QPainter& painter, Placed& one) {
+  if (one.corner) {
+    drawRaster(painter, one, *one.corner);
+    return true;
+  }
   const Aim aim(one.layer, scale_, visible_);
   if (aim.needed.isEmpty()) return true;
   if (!one.raster || one.raster->content != one.layer.content || !aim.isMetBy(*one.raster)) {
     if (allowedMs_ <= 0 && drawStandIn(painter, one, aim)) return false;
     one.raster = exactRaster(one, aim);
   }
-  one.raster->lastUse = frame_;
-  painter.setOpacity(one.layer.opacity);
-  painter.drawImage(asPixels(aim.whole) + one.raster->held.topLeft(), one.raster->image);
-  painter.setOpacity(1);
-  if (!one.raster->isKept) one.raster = nullptr;
+  const QPoint corner = asPixels(aim.whole) + one.raster->held.topLeft();
+  drawRaster(painter, one, corner);
+  if (one.raster->isKept)
+    one.corner = corner;
+  else
+    one.raster = nullptr;
   return true;
+}
+
+void LayerCache::drawRaster(QPainter& painter, const Placed& one, QPoint corner) const {
+  one.raster->lastUse = frame_;
+  if (one.layer.opacity < 1) painter.setOpacity(one.layer.opacity);
+  painter.drawImage(corner, one.raster->image);
+  if (one.layer.opacity < 1) painter.setOpacity(1);
 }
 
 /// A raster of the same content: half a pixel off at most, or turned and scaled.
@@ -159,9 +179,7 @@ bool LayerCache::drawStandIn(QPainter& painter, const Placed& one, const Aim& ai
     const Point off = aim.whole + aim.phase - raster.phase;
     const QPoint corner = asPixels({std::round(off.x), std::round(off.y)});
     if (!raster.held.contains(raster.wanted & visible_.translated(-corner))) return false;
-    painter.setOpacity(one.layer.opacity);
-    painter.drawImage(corner + raster.held.topLeft(), raster.image);
-    painter.setOpacity(1);
+    drawRaster(painter, one, corner + raster.held.topLeft());
     return true;
   }
   const auto back = (Affine::move(raster.phase) * raster.linear).inverse();
@@ -275,6 +293,7 @@ QRect LayerCache::photosReady() {
   for (std::size_t i = 0; i < placed_.size(); ++i)
     if (placed_[i].raster && placed_[i].raster->waitsForPhotos) {
       placed_[i].raster = nullptr;
+      placed_[i].corner.reset();
       box |= boxes_[i];
     }
   return box;
@@ -312,17 +331,21 @@ void LayerCache::forget(const RasterPtr& raster) {
 
 void LayerCache::sweep() {
   const bool tooMuch = bytes_ > mostBytes - mostBytes / 8;
-  if (!tooMuch && frame_ < sweepAt_) return;
+  if (!tooMuch && (frame_ < sweepAt_ || kept_.size() < keptAfterSweep_ + sweepWorth)) return;
   sweepAt_ = frame_ + framesKept / 4;
   if (tooMuch)
     for (std::size_t i = 0; i < placed_.size(); ++i)
-      if (!doTouch(boxes_[i], visible_)) placed_[i].raster = nullptr;
+      if (!doTouch(boxes_[i], visible_)) {
+        placed_[i].raster = nullptr;
+        placed_[i].corner.reset();
+      }
   std::erase_if(kept_, [&](const auto& entry) {
     const unsigned age = frame_ - entry.second->lastUse;
     const bool goes = entry.second.use_count() == 1 && (age > framesKept || (tooMuch && age > 0));
     if (goes) bytes_ -= static_cast<std::size_t>(entry.second->image.sizeInBytes());
     return goes;
   });
+  keptAfterSweep_ = kept_.size();
 }
 
 }  // namespace widecut

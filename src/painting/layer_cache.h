@@ -61,12 +61,15 @@ class LayerCache {
     ItemPtr item;
     Layer layer;
     RasterPtr raster;
+    /// Where the raster's image lies, once it was found to be the exact one for what is visible.
+    std::optional<QPoint> corner;
   };
   struct Aim;  ///< How a layer is to be painted now.
 
   QRect followOrder();
   void place(std::size_t at, const ItemPtr& item);
   bool drawOne(QPainter& painter, Placed& one);
+  void drawRaster(QPainter& painter, const Placed& one, QPoint corner) const;
   bool drawStandIn(QPainter& painter, const Placed& one, const Aim& aim) const;
   RasterPtr exactRaster(const Placed& one, const Aim& aim);
   RasterPtr patched(const RasterPtr& before, const Placed& one, const Aim& aim);
@@ -89,6 +92,7 @@ class LayerCache {
   bool trying_ = false;
   double allowedMs_ = 0;
   unsigned frame_ = 0, sweepAt_ = 0;
+  std::size_t keptAfterSweep_ = 0;
   std::size_t bytes_ = 0;
   int paintCount_ = 0;
 };

@@ -1,7 +1,9 @@
 #include "project/history.h"
 
 #include <algorithm>
+#include <set>
 
+#include "project/budgets.h"
 #include "project/forms/form.h"
 #include "project/lookup.h"
 
@@ -18,21 +20,40 @@ std::size_t bytesOf(const Item& item) {
   return 2 * bytes;
 }
 
+using MediaSeen = std::set<MediumPtr>;
+
+void gather(const Item& item, MediaSeen& media) {
+  for (const Fill& fill : item.style->fills)
+    if (const auto* picture = std::get_if<Picture>(&fill.paint)) media.insert(picture->medium);
+  for (const ItemPtr& child : childrenOf(item)) gather(*child, media);
+}
+
 }  // namespace
 
 std::size_t bytesNewIn(const Project& project, const Project& before) {
   std::size_t bytes = sizeof(Project);
+  MediaSeen shown, shownBefore;
   const auto now = sheetsOf(project), then = sheetsOf(before);
   for (std::size_t k = 0; k < now.size(); ++k) {
     const SheetPtr& sheet = now[k];
     if (k < then.size() && then[k] == sheet) continue;
     const SheetPtr old = findSheet(before, sheet->id);
     if (sheet == old) continue;
-    bytes += sizeof(Sheet) + sheet->items.size() * sizeof(ItemPtr);
+    bytes += sizeof(Sheet);
+    const auto count = [&](const Item& item) {
+      bytes += bytesOf(item);
+      gather(item, shown);
+    };
     const ItemList none, &known = old ? old->items : none;
-    eachDifference(sheet->items, known, [&](std::size_t i) { bytes += bytesOf(*sheet->items[i]); });
-    for (std::size_t i = known.size(); i < sheet->items.size(); ++i) bytes += bytesOf(*sheet->items[i]);
+    eachDifference(sheet->items, known, [&](std::size_t i) {
+      count(*sheet->items[i]);
+      gather(*known[i], shownBefore);
+    });
+    for (std::size_t i = known.size(); i < sheet->items.size(); ++i) count(*sheet->items[i]);
+    for (std::size_t i = sheet->items.size(); i < known.size(); ++i) gather(*known[i], shownBefore);
   }
+  for (const MediumPtr& medium : shown)
+    if (medium->bytes && !shownBefore.contains(medium)) bytes += medium->bytes->size();
   return bytes;
 }
 
@@ -46,7 +67,7 @@ void History::commit(std::string editName, ProjectPtr project) {
   states_.push_back({std::move(editName), std::move(project), added});
   bytes_ += added;
   ++at_;
-  while (bytes_ > budgetBytes && states_.size() > leastSteps + 1) {
+  while (bytes_ > budgets::undoBytes && states_.size() > budgets::leastUndoSteps + 1) {
     states_.erase(states_.begin());
     bytes_ -= states_.front().bytes;  // of the step that cannot be taken back any more
     states_.front().bytes = 0;

@@ -5,16 +5,13 @@
 
 namespace widecut {
 
-/// About how many bytes a project holds that the one before does not. Photos are not counted.
+/// About how many bytes a project holds that the one before does not, the files of its photos included.
 std::size_t bytesNewIn(const Project& project, const Project& before);
 
-/// Keeps states of the project, the oldest ones only as far as a budget goes. Never empty.
+/// Keeps states of the project, the oldest ones only as far as budgets::undoBytes go, by bytesNewIn; but
+/// budgets::leastUndoSteps in any case. Never empty.
 class History {
  public:
-  /// The bytes that states may hold beyond the current project, by bytesNewIn; but so many steps are kept in any case,
-  /// and replaced photos as long as a step has them.
-  static constexpr std::size_t budgetBytes = std::size_t{256} << 20, leastSteps = 50;
-
   explicit History(ProjectPtr start) : states_{{"", std::move(start), 0}} {}
 
   const ProjectPtr& current() const { return states_[at_].project; }

@@ -9,6 +9,7 @@
 #include "media/files.h"
 #include "media/photo.h"
 #include "project/limits.h"
+#include "storage/media_bytes.h"
 #include "storage/project_json.h"
 
 namespace widecut {
@@ -79,32 +80,6 @@ bool add(zip_t* zip, const std::string& name, const std::string& bytes, bool com
 }
 
 std::string mediumEntry(const std::string& hash) { return "media/" + hash; }
-
-/// A photo that cannot be decoded opens all the same, and says so where it shows; one whose size is not the stated one
-/// would lie elsewhere than it was put.
-Result<void> agrees(const Medium& medium, const std::string& bytes) {
-  const auto header = photoHeader(bytes);
-  if (!header || (header->width() == medium.width && header->height() == medium.height)) return {};
-  return problem("the photo " + medium.name + " has " + std::to_string(header->width()) + " × " +
-                 std::to_string(header->height()) + " pixels, not the " + std::to_string(medium.width) + " × " +
-                 std::to_string(medium.height) + " that the project states");
-}
-
-/// Reads a medium's bytes, at most so many.
-using MediumBytes = std::function<Result<std::string>(const Medium& medium, std::size_t most)>;
-
-/// What fills media in from bytes that are checked; all of them together stay within the limits.
-std::function<Result<void>(Medium&)> filledBy(const MediumBytes& bytesOf) {
-  return [bytesOf, total = std::size_t{0}](Medium& medium) mutable -> Result<void> {
-    auto bytes = bytesOf(medium, std::min(limits::mostPhotoBytes, limits::mostMediaBytes - total));
-    if (!bytes) return tl::unexpected(bytes.error());
-    if (sha256(*bytes) != medium.hash) return problem("the photo " + medium.name + " in it is damaged");
-    if (const auto sizes = agrees(medium, *bytes); !sizes) return sizes;
-    total += bytes->size();
-    medium.bytes = std::make_shared<const std::string>(std::move(*bytes));
-    return {};
-  };
-}
 
 Result<std::string> entryNamed(zip_t* zip, const std::string& name, std::size_t most, const std::string& ifMissing) {
   const zip_int64_t index = zip_name_locate(zip, name.c_str(), 0);
@@ -184,14 +159,13 @@ struct ToSave {
   ProjectTexts texts = projectTexts(project, media);
 };
 
-/// Puts everything into an open zip and closes it; with the photos' bytes or without.
-Result<void> pack(Zip zip, const ToSave& saved, bool withMedia, const std::string& previewPng, Progress progress) {
+/// Puts everything into an open zip and closes it.
+Result<void> pack(Zip zip, const ToSave& saved, const std::string& previewPng, Progress progress) {
   bool good = add(zip.get(), "project.json", saved.texts.project, true);
   for (const auto& [name, text] : saved.texts.sheets) good = good && add(zip.get(), name, text, true);
   if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
-  if (withMedia)
-    for (const auto& [hash, medium] : saved.media)
-      good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
+  for (const auto& [hash, medium] : saved.media)
+    good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
   for (const auto& [name, bytes] : saved.project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
   if (!good) return problem("the project could not be packed");
   constexpr double steps = 0.01;
@@ -206,7 +180,7 @@ Result<void> pack(Zip zip, const ToSave& saved, bool withMedia, const std::strin
 }
 
 /// Reads a file that was just written, and compares it with what it was to hold.
-Result<void> readBack(const std::string& path, const ToSave& saved, bool withMedia, const Progress& progress) {
+Result<void> readBack(const std::string& path, const ToSave& saved, const Progress& progress) {
   ZipError error;
   zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
   if (!source) return problem("it cannot be read again");
@@ -218,7 +192,6 @@ Result<void> readBack(const std::string& path, const ToSave& saved, bool withMed
   const auto again = projectIn(zip.get(), {});
   if (!again) return tl::unexpected(again.error());
   if (!(projectTexts(*again) == saved.texts)) return problem("it reads as another project than was saved");
-  if (!withMedia) return {};
   double done = 0;
   for (const auto& [hash, medium] : saved.media) {
     if (progress.isCancelled()) return problem("it was stopped");
@@ -252,7 +225,7 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
   const std::unique_ptr<zip_source_t, decltype(releaseTarget)> kept(target, releaseTarget);
   Zip zip(zip_open_from_source(target, ZIP_TRUNCATE, &error.error));
   if (!zip) return problem("the project could not be packed");
-  if (const auto packed = pack(std::move(zip), ToSave{project}, true, previewPng, {}); !packed)
+  if (const auto packed = pack(std::move(zip), ToSave{project}, previewPng, {}); !packed)
     return tl::unexpected(packed.error());
 
   if (zip_source_open(target) != 0) return problem("the project could not be packed");
@@ -281,32 +254,6 @@ Result<Project> opened(const std::string& path, const std::function<Result<Proje
   return project;
 }
 
-Result<void> written(const Project& project, bool withMedia, const std::string& previewPng, const std::string& path,
-                     Care care, const Progress& progress) {
-  const auto failed = [&](const std::string& why) { return problem("cannot save " + path + ": " + why); };
-  if (const auto beyond = beyondLimits(project, nullptr)) return failed(beyond->message);
-  const ToSave saved{project};
-  std::uint64_t needed = saved.texts.project.size() + previewPng.size() + (1u << 16);
-  for (const auto& [name, text] : saved.texts.sheets) needed += text.size() + 512;
-  if (withMedia)
-    for (const auto& [hash, medium] : saved.media) needed += medium->bytes ? medium->bytes->size() + 512 : 0;
-  auto file = NewFile::at(path, needed);
-  if (!file) return tl::unexpected(file.error());
-  ZipError error;
-  zip_source_t* target = zip_source_file_create(file->workPath().c_str(), 0, 0, &error.error);
-  Zip zip(target ? zip_open_from_source(target, ZIP_TRUNCATE, &error.error) : nullptr);
-  if (!zip) return failed(zip_error_strerror(&error.error));
-  constexpr double shareOfPacking = 0.7;
-  if (const auto packed = pack(std::move(zip), saved, withMedia, previewPng, progress.stretch(0, shareOfPacking));
-      !packed)
-    return failed(packed.error().message);
-  if (progress.isCancelled()) return failed("it was stopped");
-  // The older file goes only when the new one is known to open.
-  if (const auto same = readBack(file->workPath(), saved, withMedia, progress.stretch(shareOfPacking, 1)); !same)
-    return failed(same.error().message);
-  return file->commit(care);
-}
-
 }  // namespace
 
 Result<Project> openProject(const std::string& path, const Progress& progress) {
@@ -323,19 +270,26 @@ Result<Project> openFirstSheet(const std::string& path) {
 
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path,
                          const Progress& progress) {
-  return written(project, true, previewPng, path, Care::OnDisk, progress);
-}
-
-Result<void> saveWithoutMedia(const Project& project, const std::string& path) {
-  return written(project, false, "", path, Care::OnItsWay, {});
-}
-
-Result<Project> openWithMedia(const std::string& path, const std::string& mediaFolder) {
-  return opened(path, [&](zip_t* zip) {
-    return projectIn(zip, {.media = [&](const Medium& medium, std::size_t most) {
-                       return readFile(mediaFolder + "/" + medium.hash, most);
-                     }});
-  });
+  const auto failed = [&](const std::string& why) { return problem("cannot save " + path + ": " + why); };
+  if (const auto beyond = beyondLimits(project, nullptr)) return failed(beyond->message);
+  const ToSave saved{project};
+  std::uint64_t needed = saved.texts.project.size() + previewPng.size() + (1u << 16);
+  for (const auto& [name, text] : saved.texts.sheets) needed += text.size() + 512;
+  for (const auto& [hash, medium] : saved.media) needed += medium->bytes ? medium->bytes->size() + 512 : 0;
+  auto file = NewFile::at(path, needed);
+  if (!file) return tl::unexpected(file.error());
+  ZipError error;
+  zip_source_t* target = zip_source_file_create(file->workPath().c_str(), 0, 0, &error.error);
+  Zip zip(target ? zip_open_from_source(target, ZIP_TRUNCATE, &error.error) : nullptr);
+  if (!zip) return failed(zip_error_strerror(&error.error));
+  constexpr double shareOfPacking = 0.7;
+  if (const auto packed = pack(std::move(zip), saved, previewPng, progress.stretch(0, shareOfPacking)); !packed)
+    return failed(packed.error().message);
+  if (progress.isCancelled()) return failed("it was stopped");
+  // The older file goes only when the new one is known to open.
+  if (const auto same = readBack(file->workPath(), saved, progress.stretch(shareOfPacking, 1)); !same)
+    return failed(same.error().message);
+  return file->commit();
 }
 
 }  // namespace widecut

@@ -22,9 +22,4 @@ Result<Project> openFirstSheet(const std::string& path);
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path,
                          const Progress& progress = {});
 
-/// The same without the photos' bytes, which are files named by their hashes in a folder, and without waiting for the
-/// disk.
-Result<void> saveWithoutMedia(const Project& project, const std::string& path);
-Result<Project> openWithMedia(const std::string& path, const std::string& mediaFolder);
-
 }  // namespace widecut

@@ -12,8 +12,6 @@ namespace {
 
 using nlohmann::json;
 
-std::string sheetEntry(Id sheet) { return "sheets/" + std::to_string(sheet) + ".json"; }
-
 std::string asText(const json& value) { return value.dump(1) + "\n"; }
 
 json sheetJson(const Sheet& sheet) {
@@ -167,8 +165,11 @@ class ProjectReader {
 
 }  // namespace
 
-ProjectTexts projectTexts(const Project& project, const Media& media) {
-  ProjectTexts texts;
+std::string sheetEntry(Id sheet) { return "sheets/" + std::to_string(sheet) + ".json"; }
+
+std::string sheetText(const Sheet& sheet) { return asText(sheetJson(sheet)); }
+
+std::string projectText(const Project& project, const Media& media) {
   json out = withExtra(project.extra);
   out["format"] = "widecut";
   out["version"] = projectFileVersion;
@@ -179,15 +180,17 @@ ProjectTexts projectTexts(const Project& project, const Media& media) {
     p["id"] = piece->id;
     p["name"] = piece->name;
     p["sheets"] = json::array();
-    for (const SheetPtr& sheet : piece->sheets) {
-      p["sheets"].push_back(sheet->id);
-      texts.sheets[sheetEntry(sheet->id)] = asText(sheetJson(*sheet));
-    }
+    for (const SheetPtr& sheet : piece->sheets) p["sheets"].push_back(sheet->id);
     out["pieces"].push_back(std::move(p));
   }
   out["media"] = json::array();
   for (const auto& [hash, medium] : media) out["media"].push_back(mediumJson(*medium));
-  texts.project = asText(out);
+  return asText(out);
+}
+
+ProjectTexts projectTexts(const Project& project, const Media& media) {
+  ProjectTexts texts{projectText(project, media), {}};
+  for (const SheetPtr& sheet : sheetsOf(project)) texts.sheets[sheetEntry(sheet->id)] = sheetText(*sheet);
   return texts;
 }
 

@@ -19,7 +19,11 @@ struct ProjectTexts {
   std::map<std::string, std::string> sheets;  ///< By entry, as in sheets/12.json.
   bool operator==(const ProjectTexts&) const = default;
 };
-/// These media are listed in it.
+/// The text of one sheet, the name of its entry, and the text of project.json, which lists these media.
+std::string sheetText(const Sheet& sheet);
+std::string sheetEntry(Id sheet);
+std::string projectText(const Project& project, const Media& media);
+/// All of them.
 ProjectTexts projectTexts(const Project& project, const Media& media);
 inline ProjectTexts projectTexts(const Project& project) { return projectTexts(project, mediaOf(project)); }
 

@@ -9,11 +9,10 @@
 #include <algorithm>
 #include <filesystem>
 #include <nlohmann/json.hpp>
-#include <set>
+#include <optional>
 
 #include "media/files.h"
-#include "project/limits.h"
-#include "storage/project_file.h"
+#include "storage/journal_state.h"
 
 namespace widecut {
 namespace {
@@ -34,7 +33,7 @@ std::string bytesIn(const std::string& path, std::size_t limit) { return readFil
 struct Journal::Inside {
   std::string folder;
   std::unique_ptr<QLockFile> lock;
-  std::set<std::string> media;
+  std::optional<JournalState> state;
   std::string about;
 };
 
@@ -44,8 +43,9 @@ Result<std::unique_ptr<Journal>> Journal::begin(const std::string& home) {
   auto inside = std::make_unique<Inside>();
   inside->folder = home + "/" + QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
   std::error_code error;
-  fs::create_directories(inside->folder + "/media", error);
+  fs::create_directories(inside->folder, error);
   if (error) return problem("nothing can be kept for a recovery in " + home + ": " + error.message());
+  inside->state.emplace(inside->folder);
   inside->lock = locked(inside->folder + "/lock");
   if (!inside->lock) return problem("nothing can be kept for a recovery in " + home);
   return std::unique_ptr<Journal>(new Journal(std::move(inside)));
@@ -59,39 +59,27 @@ Journal::~Journal() {
 }
 
 Result<void> Journal::keep(const Project& project, const std::string& path) {
-  const Media used = mediaOf(project);
-  for (const auto& [hash, medium] : used) {
-    if (!medium->bytes || inside_->media.contains(hash)) continue;
-    if (const auto kept = writeFile(inside_->folder + "/media/" + hash, *medium->bytes, Care::OnItsWay); !kept)
-      return kept;
-    inside_->media.insert(hash);
-  }
   const std::string about =
       json{{"name", project.name}, {"path", path}}.dump(-1, ' ', false, json::error_handler_t::replace);
   if (about != inside_->about) {
     if (const auto kept = writeFile(inside_->folder + "/about.json", about, Care::OnItsWay); !kept) return kept;
     inside_->about = about;
   }
-  return saveWithoutMedia(project, inside_->folder + "/state");
+  return inside_->state->keep(project);
 }
 
 void Journal::keepPicture(const std::string& png) {
   (void)writeFile(inside_->folder + "/picture.png", png, Care::OnItsWay);
 }
 
-void Journal::clear() {
-  std::error_code error;
-  fs::remove(inside_->folder + "/state", error);
-}
+void Journal::clear() { inside_->state->clear(); }
 
 struct LeftBehind::Inside {
   std::string folder;
   std::unique_ptr<QLockFile> lock;
 };
 
-Result<Project> LeftBehind::project() const {
-  return openWithMedia(inside_->folder + "/state", inside_->folder + "/media");
-}
+Result<Project> LeftBehind::project() const { return keptProject(inside_->folder); }
 
 void LeftBehind::putAway() {
   inside_->lock->unlock();
@@ -110,7 +98,7 @@ std::vector<LeftBehind> leftBehind(const std::string& home) {
     LeftBehind left;
     left.inside_ = std::make_shared<LeftBehind::Inside>(LeftBehind::Inside{folder, std::move(lock)});
     struct stat state {};
-    if (::stat((folder + "/state").c_str(), &state) != 0) {
+    if (::stat(stateFile(folder).c_str(), &state) != 0) {
       left.putAway();  // everything in it was saved
       continue;
     }

@@ -4,6 +4,8 @@
 #include <random>
 #include <set>
 
+#include "project/budgets.h"
+#include "project/edits/fills.h"
 #include "project/every_edit.h"
 #include "project/history.h"
 #include "project/limits.h"
@@ -76,11 +78,11 @@ TEST(History, IsBoundedAndKeepsTheNewestSteps) {
     s.project = withMapped(s.project, all, Affine::move({1, 0}));
     history.commit("Move " + std::to_string(i), std::make_shared<const Project>(s.project));
   }
-  EXPECT_LE(history.bytes(), History::budgetBytes);
+  EXPECT_LE(history.bytes(), budgets::undoBytes);
   EXPECT_EQ(history.undoName(), "Move 199");
   std::size_t steps = 0;
   for (; history.canUndo(); ++steps) history.undo();
-  EXPECT_GE(steps, History::leastSteps);
+  EXPECT_GE(steps, budgets::leastUndoSteps);
   EXPECT_LT(steps, 200U);
   EXPECT_FALSE(history.isSaved()) << "the saved state is out of reach";
   history.commit("Another", std::make_shared<const Project>(s.project));
@@ -136,6 +138,30 @@ TEST(Colours, ReadAndWritten) {
     EXPECT_FALSE(parseColour(text)) << text;
   EXPECT_EQ(colourText({10, 20, 30, 128}), "#0a141e80");
   EXPECT_EQ(colourText({255, 255, 255, 255}), "#ffffff");
+}
+
+TEST(History, CountsThePhotosThatOnlyEarlierStatesShow) {
+  Sample s;
+  constexpr std::size_t mega = std::size_t{1} << 20;
+  const auto photo = [&](int i) {
+    auto medium = std::make_shared<Medium>();
+    medium->hash = std::to_string(i);
+    medium->width = medium->height = 100;
+    medium->bytes = std::make_shared<const std::string>(10 * mega, 'x');
+    return medium;
+  };
+  History history(std::make_shared<const Project>(s.project));
+  for (int i = 0; i < 70; ++i) {
+    const Project replaced = withPhotoIn(s.project, s.box, photo(i));
+    EXPECT_GE(bytesNewIn(replaced, s.project), 10 * mega);
+    s.project = replaced;
+    history.commit("Replace", std::make_shared<const Project>(s.project));
+    s.project = withMapped(s.project, std::vector<Id>{s.box}, Affine::move({1, 0}));
+    EXPECT_LT(bytesNewIn(s.project, *history.current()), mega) << "a move brings no photo";
+  }
+  std::size_t steps = 0;
+  for (; history.canUndo(); ++steps) history.undo();
+  EXPECT_EQ(steps, budgets::leastUndoSteps) << "more would be beyond the budget";
 }
 
 }  // namespace
