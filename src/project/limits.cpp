@@ -6,7 +6,6 @@
 #include <unordered_set>
 
 #include "project/forms/form.h"
-#include "project/forms/repeat.h"
 #include "project/node_memo.h"
 
 namespace widecut {
@@ -21,13 +20,6 @@ void need(bool within, const std::string& what) {
   if (!within) throw Beyond{what};
 }
 bool isWithin(double v, double low, double high) { return v >= low && v <= high; }  // false for what is not a number
-bool isPlace(Point p) {
-  return isWithin(p.x, -limits::mostLength, limits::mostLength) &&
-         isWithin(p.y, -limits::mostLength, limits::mostLength);
-}
-
-bool isTurn(double angle) { return isWithin(degrees(angle), -limits::mostTurnDeg, limits::mostTurnDeg); }
-
 std::string quoted(const Item& item) { return "“" + item.name + "”"; }
 
 /// What a list of items comes to, all copies included. Counting stops where a limit is passed: more of it could not be
@@ -52,8 +44,7 @@ struct Totals {
       count(nodes, times * here);
       return;
     }
-    const auto* repeat = std::get_if<std::shared_ptr<const Repeat>>(&item.form);
-    const std::size_t each = repeat ? std::max<std::size_t>(1, countOf((*repeat)->pattern)) : 1;
+    const std::size_t each = countOfCopies(item.form);
     for (const ItemPtr& child : childrenOf(item)) add(*child, times * each, takeAway);
   }
 };
@@ -133,35 +124,8 @@ class Checker {
     checkStyle(item);
     need(childrenOf(item).size() <= limits::mostParts, "a cutout or a group has 10000 parts at most");
     for (const ItemPtr& child : childrenOf(item)) check(*child, depth + 1);
-    if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&item.form)) checkOutline(item, **outline);
-    if (const auto* repeat = std::get_if<std::shared_ptr<const Repeat>>(&item.form)) checkRepeat(item, **repeat);
-  }
-
-  static void checkRepeat(const Item& item, const Repeat& repeat) {
-    if (const auto* row = std::get_if<Row>(&repeat.pattern)) {
-      need(row->count >= 1 && isPlace(row->step) && isPlace(row->step * row->count) && isTurn(row->turnEach),
-           "the row " + quoted(item) + " would reach too far");
-    } else if (const auto* grid = std::get_if<Grid>(&repeat.pattern)) {
-      need(grid->columns >= 1 && grid->rows >= 1 && isWithin(grid->shift, -limits::mostShift, limits::mostShift) &&
-               isPlace(grid->across * (grid->columns + std::abs(grid->shift))) && isPlace(grid->down * grid->rows) &&
-               isPlace(grid->across) && isPlace(grid->down),
-           "the grid " + quoted(item) + " would reach too far");
-    } else {
-      const auto& ring = std::get<Ring>(repeat.pattern);
-      need(ring.count >= 1 && isPlace(ring.centre) && isTurn(ring.sweep),
-           "the ring " + quoted(item) + " would reach too far");
-    }
-    need(countOf(repeat.pattern) <= limits::mostCopies, "a repeat has 10000 copies at most");
-  }
-
-  static void checkOutline(const Item& item, const Outline& outline) {
-    // Handles too: the box of a curve is not known to be finite when they are not.
-    bool within = true;
-    for (const Contour& c : outline.contours) {
-      within = within && isPlace(c.start);
-      for (const Segment& s : c.segments) within = within && isPlace(s.end) && isPlace(s.handle1) && isPlace(s.handle2);
-    }
-    need(within, quoted(item) + " would reach further than 1000000 points (353 m)");
+    const std::string beyond = whatIsBeyond(item.form);
+    need(beyond.empty(), quoted(item) + " " + beyond);
   }
 
   static void checkStyle(const Item& item) {
@@ -187,6 +151,13 @@ class Checker {
 };
 
 }  // namespace
+
+bool isPlace(Point p) {
+  return isWithin(p.x, -limits::mostLength, limits::mostLength) &&
+         isWithin(p.y, -limits::mostLength, limits::mostLength);
+}
+
+bool isTurn(double angle) { return isWithin(degrees(angle), -limits::mostTurnDeg, limits::mostTurnDeg); }
 
 std::optional<Problem> beyondLimits(const Project& project, const Project* before) {
   try {

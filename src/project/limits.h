@@ -48,6 +48,10 @@ inline constexpr std::size_t mostOtherBytes = std::size_t{256} << 20;  ///< Of a
 
 }  // namespace limits
 
+/// True when a point, or an angle in radians, is within the limits; false for what is not a number.
+bool isPlace(Point p);
+bool isTurn(double angle);
+
 /// What of a project breaks the limits; nothing when all is well. This is where numbers that are not finite are
 /// stopped: nothing is shown, made or saved that this refuses. Nodes that `before` holds too are not looked at again;
 /// the project's totals always are.

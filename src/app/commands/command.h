@@ -68,17 +68,17 @@ struct CommandSite {
 
 struct Command {
   CommandId id;
-  const char* name;  ///< Of its action and its buttons, for tests and tools of access.
   CommandMenu menu;
-  const char* words;  ///< As the menu has them.
-  const char* keys;   ///< As QKeySequence::listFromString takes them; empty for none.
+  bool lineBefore = false;
+  bool byPointer = false;  ///< In the menu that a right click on the mat opens, when it applies.
+  const char* name;        ///< Of its action and its buttons, for tests and tools of access.
+  const char* words;       ///< As the menu has them.
+  const char* keys;        ///< As QKeySequence::listFromString takes them; empty for none.
   void (*run)(const CommandSite& site);
   /// Null when it always applies.
   bool (*applies)(const Desk& desk) = nullptr;
   const char* hint = "";   ///< What it does, for a tip; empty when its words say it.
   const char* brief = "";  ///< The words of a button; empty when they are those of the menu.
-  bool lineBefore = false;
-  bool byPointer = false;  ///< In the menu that a right click on the mat opens, when it applies.
   /// What the words say now; null when they stay.
   QString (*wordsNow)(const Desk& desk) = nullptr;
 

@@ -48,8 +48,7 @@ std::optional<Item> withChildren(const Item& item, ItemList children) {
   return out;
 }
 
-Item withChildReplaced(const Item& item, std::size_t child, const ItemList& children,
-                       const Formula& joined) {
+Item withChildReplaced(const Item& item, std::size_t child, const ItemList& children, const Formula& joined) {
   Item out = item;
   const Id before = childrenOf(item)[child]->id;
   const bool stays = std::any_of(children.begin(), children.end(), [&](const auto& c) { return c->id == before; });
@@ -64,6 +63,30 @@ bool showsChildren(const Form& form) {
 
 std::vector<Affine> copiesOf(const Form& form) {
   return std::visit([](const auto& node) { return copiesOf(*node); }, form);
+}
+
+// Kinds without copies, or without numbers of their own, need not say so.
+
+std::size_t countOfCopies(const Form& form) {
+  return std::visit(
+      [](const auto& node) -> std::size_t {
+        if constexpr (requires { countOfCopies(*node); })
+          return countOfCopies(*node);
+        else
+          return 1;
+      },
+      form);
+}
+
+std::string whatIsBeyond(const Form& form) {
+  return std::visit(
+      [](const auto& node) -> std::string {
+        if constexpr (requires { whatIsBeyond(*node); })
+          return whatIsBeyond(*node);
+        else
+          return {};
+      },
+      form);
 }
 
 Form mapped(const Form& form, const Affine& linear) {

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <optional>
+#include <string>
 #include <string_view>
 
 #include "cutting/planar_map.h"
@@ -24,13 +25,18 @@ std::optional<Item> withChildren(const Item& item, ItemList children);
 
 /// The item with several children in the place of one. Where there is a formula, `joined`, over the numbers of the new
 /// ones, stands in brackets in the child's place. A picture of the child goes, unless one of the new ones has its id.
-Item withChildReplaced(const Item& item, std::size_t child, const ItemList& children,
-                       const Formula& joined);
+Item withChildReplaced(const Item& item, std::size_t child, const ItemList& children, const Formula& joined);
 
 /// True when the form shows its children as they are; false when it makes an outline of them, or has none.
 bool showsChildren(const Form& form);
 /// The places, in the item's frame space, where a form that shows its children does so; none for others.
 std::vector<Affine> copiesOf(const Form& form);
+
+/// How many times a form shows, or counts, each of its children: 1 for most.
+std::size_t countOfCopies(const Form& form);
+/// What of the form's own numbers, as in “would reach too far”, breaks the limits; empty when nothing does. Its
+/// children are not looked at.
+std::string whatIsBeyond(const Form& form);
 
 /// The form after a linear map of its frame space.
 Form mapped(const Form& form, const Affine& linear);

@@ -8,8 +8,8 @@ namespace widecut {
 inline std::string_view kindName(const Outline&) { return "outline"; }
 const ItemList& childrenOf(const Outline& outline);
 std::optional<Form> withChildren(const Outline& outline, const ItemList& children);
-Form withChildReplaced(const Outline& outline, std::size_t child, const ItemList& children,
-                       const Formula& joined);
+Form withChildReplaced(const Outline& outline, std::size_t child, const ItemList& children, const Formula& joined);
+std::string whatIsBeyond(const Outline& outline);
 inline bool showsChildren(const Outline&) { return false; }
 inline std::vector<Affine> copiesOf(const Outline&) { return {}; }
 Form mapped(const Outline& outline, const Affine& linear);

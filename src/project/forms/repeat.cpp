@@ -4,6 +4,7 @@
 
 #include "project/forms/children.h"
 #include "project/forms/group.h"
+#include "project/limits.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -38,6 +39,22 @@ Form mapped(const Repeat& repeat, const Affine& linear) {
   changed.pattern = mapped(repeat.pattern, linear);
   changed.items = allMapped(repeat.items, linear);
   return std::make_shared<const Repeat>(std::move(changed));
+}
+
+std::string whatIsBeyond(const Repeat& repeat) {
+  bool within = true;
+  if (const auto* row = std::get_if<Row>(&repeat.pattern)) {
+    within = row->count >= 1 && isPlace(row->step) && isPlace(row->step * row->count) && isTurn(row->turnEach);
+  } else if (const auto* grid = std::get_if<Grid>(&repeat.pattern)) {
+    within = grid->columns >= 1 && grid->rows >= 1 && std::abs(grid->shift) <= limits::mostShift &&
+             isPlace(grid->across * (grid->columns + std::abs(grid->shift))) && isPlace(grid->down * grid->rows) &&
+             isPlace(grid->across) && isPlace(grid->down);
+  } else {
+    const auto& ring = std::get<Ring>(repeat.pattern);
+    within = ring.count >= 1 && isPlace(ring.centre) && isTurn(ring.sweep);
+  }
+  if (!within) return "would reach too far";
+  return countOf(repeat.pattern) <= limits::mostCopies ? "" : "would have more than 10000 copies";
 }
 
 bool isSameRule(const Repeat& a, const Repeat& b) {
