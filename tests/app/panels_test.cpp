@@ -8,6 +8,8 @@
 #include <QSlider>
 #include <QTreeView>
 
+#include "app/look/theme.h"
+#include "app/tools/tool_table.h"
 #include "app/widgets/cards.h"
 #include "app/window/deliver_dialog.h"
 #include "project/lookup.h"
@@ -187,6 +189,16 @@ TEST_F(PanelsTest, AClickWithAShapeToolDrawsTheDefaultSize) {
   const Box drawn = boxInParent(*w.sheet().items[0]);
   EXPECT_NEAR(drawn.width(), w.mm(40, 0).x, 1e-6);
   EXPECT_NEAR(drawn.centre().x, w.mm(100, 0).x, 1);
+}
+
+TEST_F(PanelsTest, TheInterfaceHasItsOwnTypeAndPictures) {
+  for (const auto weight : {QFont::Normal, QFont::Medium, QFont::DemiBold, QFont::Bold})
+    EXPECT_EQ(QFontInfo(theme::font(13, weight)).family().toStdString(), "Cabin");
+  EXPECT_EQ(QFontInfo(w.window.findChild<QLabel*>("hint")->font()).family().toStdString(), "Cabin");
+  for (const ToolEntry& tool : toolTable()) {
+    if (!tool.isInRow()) continue;
+    EXPECT_FALSE(theme::icon(tool.icon).pixmap(20, 20).isNull()) << tool.icon;
+  }
 }
 
 TEST_F(PanelsTest, UndoIsNamedInTheMenu) {

@@ -8,7 +8,10 @@
 #include <QWidget>
 
 /// Resources of a static library have to be called in, from outside any namespace.
-static void takeInResources() { Q_INIT_RESOURCE(interface); }
+static void takeInResources() {
+  Q_INIT_RESOURCE(interface);
+  Q_INIT_RESOURCE(interface_fonts);
+}
 
 namespace widecut::theme {
 namespace {
@@ -74,7 +77,8 @@ QCheckBox::indicator:disabled { background: #D5CDBD; border-color: #D5CDBD; }
 void apply(QApplication& app) {
   takeInResources();
   for (const char* file : {"Cabin-Regular", "Cabin-Medium", "Cabin-SemiBold", "Cabin-Bold"})
-    QFontDatabase::addApplicationFont(QString(":/fonts/%1.otf").arg(file));
+    if (QFontDatabase::addApplicationFont(QString(":/fonts/%1.otf").arg(file)) < 0)
+      qWarning("the font %s is not there", file);
   QApplication::setStyle(QStyleFactory::create("Fusion"));
   QPalette p;
   p.setColor(QPalette::Window, linen);
