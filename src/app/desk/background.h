@@ -17,7 +17,7 @@ class Background : public QObject {
  public:
   /// Works on another thread, and returns what is to be done with the result on the window's thread; that is done even
   /// when the work was stopped.
-  using Work = std::function<std::function<void()>(Progress)>;
+  using Work = std::function<std::function<void()>(const Progress&)>;
 
   explicit Background(QObject* parent = nullptr);
   /// Stops what runs, and waits for it.

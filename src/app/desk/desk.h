@@ -27,7 +27,7 @@ struct Saving {
   std::shared_ptr<FileClaim> claim;  ///< A new one on the file; null when it is held already, or none are made.
 
   /// Writes the file, all or nothing, on any thread. The result is the file's stamp.
-  Result<std::string> write(PhotoStore& photos, Progress progress) const;
+  Result<std::string> write(PhotoStore& photos, const Progress& progress) const;
 };
 
 /// The state that every part of the window shows and changes. Everything here is for the window's thread.

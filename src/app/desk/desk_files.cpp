@@ -104,7 +104,7 @@ Result<Saving> Desk::beginSaving(const QString& path, bool replaceChanged) {
   return saving;
 }
 
-Result<std::string> Saving::write(PhotoStore& photos, Progress progress) const {
+Result<std::string> Saving::write(PhotoStore& photos, const Progress& progress) const {
   Project project = *state;
   if (project.name == emptyProject().name) project.name = QFileInfo(path).completeBaseName().toStdString();
   constexpr double shareOfPicture = 0.1;

@@ -22,17 +22,17 @@ std::unique_ptr<Tool> makeDrawing(Mat& mat, Desk& desk) {
 }
 
 constexpr ToolEntry table[] = {
-    {ToolKind::Select, QT_TRANSLATE_NOOP("Tools", "Select"), "select", Qt::Key_1, make<SelectTool>},
-    {ToolKind::Rectangle, QT_TRANSLATE_NOOP("Tools", "Rectangle"), "rectangle", Qt::Key_4,
+    {ToolKind::Select, Qt::Key_1, QT_TRANSLATE_NOOP("Tools", "Select"), "select", make<SelectTool>},
+    {ToolKind::Rectangle, Qt::Key_4, QT_TRANSLATE_NOOP("Tools", "Rectangle"), "rectangle",
      makeDrawing<DrawTool::Shape::Rectangle>},
-    {ToolKind::Ellipse, QT_TRANSLATE_NOOP("Tools", "Ellipse"), "ellipse", Qt::Key_5,
+    {ToolKind::Ellipse, Qt::Key_5, QT_TRANSLATE_NOOP("Tools", "Ellipse"), "ellipse",
      makeDrawing<DrawTool::Shape::Ellipse>},
-    {ToolKind::Polygon, QT_TRANSLATE_NOOP("Tools", "Polygon"), "polygon", Qt::Key_6,
+    {ToolKind::Polygon, Qt::Key_6, QT_TRANSLATE_NOOP("Tools", "Polygon"), "polygon",
      makeDrawing<DrawTool::Shape::Polygon>},
-    {ToolKind::Reframe, QT_TRANSLATE_NOOP("Tools", "Reframe"), "reframe", Qt::Key_9, make<ReframeTool>},
-    {ToolKind::Knife, QT_TRANSLATE_NOOP("Tools", "Knife"), "knife", Qt::Key_0, make<KnifeTool>},
-    {ToolKind::Offset, QT_TRANSLATE_NOOP("Tools", "Offset"), nullptr, Qt::Key(0), make<OffsetTool>},
-    {ToolKind::LineOutline, QT_TRANSLATE_NOOP("Tools", "Outline of the line"), nullptr, Qt::Key(0), make<OffsetTool>},
+    {ToolKind::Reframe, Qt::Key_9, QT_TRANSLATE_NOOP("Tools", "Reframe"), "reframe", make<ReframeTool>},
+    {ToolKind::Knife, Qt::Key_0, QT_TRANSLATE_NOOP("Tools", "Knife"), "knife", make<KnifeTool>},
+    {ToolKind::Offset, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Offset"), nullptr, make<OffsetTool>},
+    {ToolKind::LineOutline, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Outline of the line"), nullptr, make<OffsetTool>},
 };
 
 }  // namespace

@@ -13,10 +13,10 @@ namespace widecut {
 
 struct ToolEntry {
   ToolKind kind;
+  Qt::Key key;  ///< A digit; 0 when it is not in the row.
   const char* name;
   /// The picture in the tool row; null for a tool that a command begins, which is not in the row.
   const char* icon;
-  Qt::Key key;  ///< A digit; 0 when it is not in the row.
   std::unique_ptr<Tool> (*make)(Mat& mat, Desk& desk);
 
   bool isInRow() const { return icon != nullptr; }

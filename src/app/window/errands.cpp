@@ -58,7 +58,7 @@ void Errands::openFile(const QString& path, As as) {
   desk_.beginOpening(std::move(*first));
   emit opened();
   background_.start(tr("Opening %1").arg(QFileInfo(path).fileName()),
-                    [this, path, as, failed](Progress progress) -> Then {
+                    [this, path, as, failed](const Progress& progress) -> Then {
                       // Not copied: the last one to hold a project of thousands of items is the one who waits for it to
                       // go.
                       const auto read = std::make_shared<Result<Project>>(openProject(path.toStdString(), progress));
@@ -76,7 +76,7 @@ void Errands::openFile(const QString& path, As as) {
                     });
 }
 
-void Errands::whenMayBeLeft(Then then) {
+void Errands::whenMayBeLeft(const Then& then) {
   if (desk_.isOpening()) {
     background_.whenIdle([this, then] { whenMayBeLeft(then); });
     return;
@@ -108,7 +108,7 @@ void Errands::askForProject() {
   });
 }
 
-void Errands::save(Then then) {
+void Errands::save(const Then& then) {
   if (isSaving_) {
     // What is being written may be older than what is to be saved now.
     afterSaving_.emplace_back([this, then] {
@@ -120,34 +120,34 @@ void Errands::save(Then then) {
     return;
   }
   if (desk_.path().isEmpty() || desk_.isOpenElsewhere())
-    saveAs(std::move(then));
+    saveAs(then);
   else if (desk_.isChangedElsewhere())
-    askToReplaceChanged(std::move(then));
+    askToReplaceChanged(then);
   else
-    saveTo(desk_.path(), false, std::move(then));
+    saveTo(desk_.path(), false, then);
 }
 
-void Errands::askToReplaceChanged(Then then) {
+void Errands::askToReplaceChanged(const Then& then) {
   const Answer answer =
       ask(window_, "changedMeanwhile", tr("Changed meanwhile"),
           tr("“%1” was changed by somebody else since it was opened here.\nSaving would replace those changes.")
               .arg(QFileInfo(desk_.path()).fileName()),
           tr("Save under another name"), tr("Replace their changes"));
-  if (answer == Answer::First) saveAs(std::move(then));
-  if (answer == Answer::Second) saveTo(desk_.path(), true, std::move(then));
+  if (answer == Answer::First) saveAs(then);
+  if (answer == Answer::Second) saveTo(desk_.path(), true, then);
 }
 
-void Errands::saveAs(Then then) {
+void Errands::saveAs(const Then& then) {
   if (isSaving_) {
     afterSaving_.emplace_back([this, then] { saveAs(then); });
     return;
   }
   const QString path = QFileDialog::getSaveFileName(&window_, tr("Save the project as"), desk_.path(), projectFilter);
   // The dialog has asked whether to replace it.
-  if (!path.isEmpty()) saveTo(withEnding(path, "widecut"), true, std::move(then));
+  if (!path.isEmpty()) saveTo(withEnding(path, "widecut"), true, then);
 }
 
-void Errands::saveTo(const QString& path, bool replaceChanged, Then then) {
+void Errands::saveTo(const QString& path, bool replaceChanged, const Then& then) {
   auto saving = desk_.beginSaving(path, replaceChanged);
   if (!saving) {
     complain(QString::fromStdString(saving.error().message));
@@ -155,7 +155,7 @@ void Errands::saveTo(const QString& path, bool replaceChanged, Then then) {
   }
   isSaving_ = true;
   background_.start(tr("Saving %1").arg(QFileInfo(path).fileName()),
-                    [this, saving = std::move(*saving), then](Progress progress) -> Then {
+                    [this, saving = std::move(*saving), then](const Progress& progress) -> Then {
                       const auto written = saving.write(desk_.photos(), progress);
                       return [this, saving, then, written, progress] {
                         isSaving_ = false;
@@ -192,24 +192,24 @@ void Errands::deliverSomething() {
       QFileDialog::getSaveFileName(&window_, tr("Deliver to"), {}, QString("%1 (*.%2)").arg(ending.toUpper(), ending));
   if (chosen.isEmpty()) return;
   const QString path = withEnding(chosen, ending), name = QFileInfo(path).fileName();
-  background_.start(
-      tr("Delivering %1").arg(name),
-      [this, path, name, project = desk_.history().current(), delivery = dialog.delivery()](Progress progress) -> Then {
-        const auto done = deliver(*project, delivery, desk_.photos(), path.toStdString(), progress);
-        return [this, name, done, progress] {
-          if (!done && progress.isCancelled()) {
-            emit desk_.told(tr("%1 is not delivered: stopped").arg(name));
-            return;
-          }
-          if (!done) {
-            complain(QString::fromStdString(done.error().message));
-            return;
-          }
-          QString said = tr("Delivered %1").arg(name);
-          for (const std::string& note : *done) said += " · " + QString::fromStdString(note);
-          emit desk_.told(said);
-        };
-      });
+  background_.start(tr("Delivering %1").arg(name),
+                    [this, path, name, project = desk_.history().current(),
+                     delivery = dialog.delivery()](const Progress& progress) -> Then {
+                      const auto done = deliver(*project, delivery, desk_.photos(), path.toStdString(), progress);
+                      return [this, name, done, progress] {
+                        if (!done && progress.isCancelled()) {
+                          emit desk_.told(tr("%1 is not delivered: stopped").arg(name));
+                          return;
+                        }
+                        if (!done) {
+                          complain(QString::fromStdString(done.error().message));
+                          return;
+                        }
+                        QString said = tr("Delivered %1").arg(name);
+                        for (const std::string& note : *done) said += " · " + QString::fromStdString(note);
+                        emit desk_.told(said);
+                      };
+                    });
 }
 
 }  // namespace widecut

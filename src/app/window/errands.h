@@ -21,7 +21,7 @@ class Errands : public QObject {
 
   /// Goes on once what is open may be left: at once when it is saved; else the person is asked, and it is saved first,
   /// or given up, or nothing happens.
-  void whenMayBeLeft(Then then);
+  void whenMayBeLeft(const Then& then);
   void startNew();
   void askForProject();
   enum class As : unsigned char { Itself, Copy };
@@ -29,8 +29,8 @@ class Errands : public QObject {
   /// alone. Saving a copy will ask for a name.
   void openFile(const QString& path, As as = As::Itself);
   /// Saves in the background, asks for a name where one is needed, and then goes on.
-  void save(Then then = {});
-  void saveAs(Then then = {});
+  void save(const Then& then = {});
+  void saveAs(const Then& then = {});
   void askForPhoto();
   void placePhoto(const QString& path, std::optional<Point> at);
   void deliverSomething();
@@ -42,8 +42,8 @@ class Errands : public QObject {
   void opened();
 
  private:
-  void saveTo(const QString& path, bool replaceChanged, Then then);
-  void askToReplaceChanged(Then then);
+  void saveTo(const QString& path, bool replaceChanged, const Then& then);
+  void askToReplaceChanged(const Then& then);
 
   Desk& desk_;
   QWidget& window_;
