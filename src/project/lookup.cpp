@@ -13,8 +13,8 @@ namespace {
 bool areAlike(const ItemList& a, const ItemList& b) {
   bool alike = a.size() == b.size();
   eachDifference(a, b, [&](std::size_t i) {
-    alike = alike && a[i]->id == b[i]->id &&
-            (a[i]->form == b[i]->form || areAlike(childrenOf(*a[i]), childrenOf(*b[i])));
+    alike =
+        alike && a[i]->id == b[i]->id && (a[i]->form == b[i]->form || areAlike(childrenOf(*a[i]), childrenOf(*b[i])));
   });
   return alike;
 }

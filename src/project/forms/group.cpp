@@ -22,8 +22,8 @@ std::optional<Formula> flatten(const Group& group, const Affine& frame, Flat& fl
   return flattenAll(group.members, copiesOf(group), frame, flat);
 }
 
-std::optional<Formula> flattenAll(const ItemList& items, const std::vector<Affine>& places,
-                                  const Affine& frame, Flat& flat) {
+std::optional<Formula> flattenAll(const ItemList& items, const std::vector<Affine>& places, const Affine& frame,
+                                  Flat& flat) {
   std::optional<Formula> all;
   for (const Affine& place : places)
     for (const ItemPtr& item : items)

@@ -20,8 +20,7 @@ std::optional<Form> withChildren(const Recipe& recipe, ItemList parts) {
   return std::make_shared<const Recipe>(std::move(changed));
 }
 
-Form withChildReplaced(const Recipe& recipe, std::size_t part, const ItemList& parts,
-                       const Formula& joined) {
+Form withChildReplaced(const Recipe& recipe, std::size_t part, const ItemList& parts, const Formula& joined) {
   const int place = static_cast<int>(part), more = static_cast<int>(parts.size()) - 1;
   Recipe changed = recipe;
   changed.formula = recipe.formula.with([&](int leaf) {

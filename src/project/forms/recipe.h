@@ -17,8 +17,7 @@ inline std::string_view kindName(const Recipe&) { return "cutout"; }
 inline const ItemList& childrenOf(const Recipe& recipe) { return recipe.parts; }
 /// A part that goes takes the operator before it along.
 std::optional<Form> withChildren(const Recipe& recipe, ItemList parts);
-Form withChildReplaced(const Recipe& recipe, std::size_t part, const ItemList& parts,
-                       const Formula& joined);
+Form withChildReplaced(const Recipe& recipe, std::size_t part, const ItemList& parts, const Formula& joined);
 inline bool showsChildren(const Recipe&) { return false; }
 inline std::vector<Affine> copiesOf(const Recipe&) { return {}; }
 Form mapped(const Recipe& recipe, const Affine& linear);
