@@ -82,8 +82,7 @@ void randomEdits(benchmark::State& state) {
   state.counters["rastersBudgetMB"] = of(budgets::rasterBytes);
   state.counters["undoMB"] = of(desk.history().bytes());
   state.counters["undoBudgetMB"] = of(budgets::undoBytes);
-  state.counters["residentMB"] = residentMegabytes();
-  state.counters["residentAtMostMB"] = worst;
+  state.counters["residentAtMostMB"] = std::max(worst, residentMegabytes());
 }
 
 BENCHMARK(randomEdits)->Name("mat/random_edits")->Arg(1'000)->Arg(10'000)->Unit(benchmark::kSecond)->Iterations(1);

@@ -22,8 +22,8 @@ class ItemList {
   // Lists of either kind stand for each other wherever items are handed on.
   ItemList(const std::vector<ItemPtr>& items) { fill(items.begin(), items.end()); }  // NOLINT(google-explicit-*)
   ItemList(std::initializer_list<ItemPtr> items) { fill(items.begin(), items.end()); }
-  template <class Iterator>
-  ItemList(Iterator first, Iterator last) {
+  template <class From>
+  ItemList(From first, From last) {
     fill(first, last);
   }
 

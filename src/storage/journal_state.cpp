@@ -2,7 +2,6 @@
 
 #include <filesystem>
 #include <nlohmann/json.hpp>
-#include <set>
 
 #include "media/files.h"
 #include "project/limits.h"
@@ -73,11 +72,12 @@ Result<void> JournalState::keep(const Project& project) {
   if (const auto written = writeFile(stateFile(folder_), text, Care::OnItsWay); !written) return written;
   bytesWritten_ += text.size();
   // What only the state before needs goes once the new one stands.
-  std::set<std::string> needed;
-  for (const auto& [id, kept] : sheets) needed.insert(kept.file);
   std::error_code error;
-  for (const auto& [id, kept] : sheets_)
-    if (!needed.contains(kept.file)) std::filesystem::remove(folder_ + "/" + kept.file, error);
+  for (const auto& [id, before] : sheets_) {
+    const auto now = sheets.find(id);
+    if (now == sheets.end() || now->second.file != before.file)
+      std::filesystem::remove(folder_ + "/" + before.file, error);
+  }
   sheets_ = std::move(sheets);
   return {};
 }

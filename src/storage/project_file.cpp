@@ -262,6 +262,7 @@ Result<Project> openProject(const std::string& path, const Progress& progress) {
 
 Result<Project> openFirstSheet(const std::string& path) {
   return opened(path, [](zip_t* zip) -> Result<Project> {
+    // Once without photos, to see which ones it shows.
     const auto bare = projectIn(zip, {.mostSheets = 1});
     if (!bare) return bare;
     return projectIn(zip, {.media = mediaIn(zip), .mostSheets = 1, .photos = mediaOf(*bare)});

@@ -18,22 +18,24 @@ CommandActions::CommandActions(const CommandSite& site, std::function<void()> be
     action->setShortcuts(c.keyList());
     action->setObjectName(c.name);
     action->setToolTip(c.tip());
-    connect(action, &QAction::triggered, this, [this, &c] {
-      // A key in the middle of a drag must not pull away what is being dragged.
-      if (QApplication::mouseButtons() != Qt::NoButton) return;
-      const bool looksOnly = c.menu == CommandMenu::View || c.menu == CommandMenu::Help || c.id == CommandId::Quit;
-      if (site_.desk.isOpening() && !looksOnly) {
-        emit site_.desk.told(tr("It is still being opened"));
-        return;
-      }
-      before_();
-      c.run(site_);
-    });
+    const bool looksOnly = c.menu == CommandMenu::View || c.menu == CommandMenu::Help || c.id == CommandId::Quit;
+    connect(action, &QAction::triggered, this, [this, &c, looksOnly] { act(looksOnly, [&] { c.run(site_); }); });
     actions_[static_cast<std::size_t>(c.id)] = action;
   }
   for (const auto signal : {&Desk::selectionChanged, &Desk::projectChanged, &Desk::toolChanged, &Desk::fileChanged})
     connect(&site.desk, signal, this, &CommandActions::refresh);
   refresh();
+}
+
+void CommandActions::act(bool looksOnly, const std::function<void()>& what) {
+  // A key in the middle of a drag must not pull away what is being dragged.
+  if (QApplication::mouseButtons() != Qt::NoButton) return;
+  if (site_.desk.isOpening() && !looksOnly) {
+    emit site_.desk.told(tr("It is still being opened"));
+    return;
+  }
+  before_();
+  what();
 }
 
 void CommandActions::addMenus(QMenuBar& bar) {
@@ -43,11 +45,8 @@ void CommandActions::addMenus(QMenuBar& bar) {
     if (!tool.isInRow()) continue;
     QAction* action = menus[static_cast<std::size_t>(CommandMenu::Draw)]->addAction(tool.words());
     action->setShortcut(tool.key);
-    connect(action, &QAction::triggered, this, [this, kind = tool.kind] {
-      if (QApplication::mouseButtons() != Qt::NoButton) return;
-      before_();
-      site_.desk.setTool(kind);
-    });
+    connect(action, &QAction::triggered, this,
+            [this, kind = tool.kind] { act(true, [&] { site_.desk.setTool(kind); }); });
   }
   for (const Command& c : commandTable()) {
     QMenu* menu = menus[static_cast<std::size_t>(c.menu)];
@@ -62,7 +61,7 @@ void CommandActions::openByPointer(QPoint where) {
   menu->setAttribute(Qt::WA_DeleteOnClose);
   const Command* last = nullptr;
   for (const Command& c : commandTable()) {
-    if (!c.byPointer || (c.applies && !c.applies(site_.desk))) continue;
+    if (!c.byPointer || !action(c.id)->isEnabled()) continue;
     if (last && (c.lineBefore || last->menu != c.menu)) menu->addSeparator();
     last = &c;
     menu->addAction(action(c.id));

@@ -2,7 +2,6 @@
 #pragma once
 
 #include <QObject>
-#include <QPointer>
 #include <array>
 #include <functional>
 
@@ -27,6 +26,8 @@ class CommandActions : public QObject {
   void run(CommandId id);
 
  private:
+  /// What an action does before, and instead of, what it is for. `looksOnly` may be done while a project is opened.
+  void act(bool looksOnly, const std::function<void()>& what);
   void refresh();
   QAction* action(CommandId id) const { return actions_[static_cast<std::size_t>(id)]; }
   CommandSite site_;

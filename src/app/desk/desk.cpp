@@ -80,14 +80,14 @@ bool Desk::commit(const QString& name, Project changed) {
 }
 
 void Desk::undo() {
-  if (!history_.canUndo() || isOpening()) return;
+  if (!history_.canUndo()) return;
   emit told(tr("Undone: %1").arg(QString::fromStdString(history_.undoName())));
   history_.undo();
   goneThrough();
 }
 
 void Desk::redo() {
-  if (!history_.canRedo() || isOpening()) return;
+  if (!history_.canRedo()) return;
   emit told(tr("Done again: %1").arg(QString::fromStdString(history_.redoName())));
   history_.redo();
   goneThrough();

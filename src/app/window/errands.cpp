@@ -46,34 +46,37 @@ void Errands::complain(const QString& message) {
 }
 
 void Errands::openFile(const QString& path, As as) {
-  const auto failed = [this](const Problem& why) {
-    desk_.giveUpOpening();
-    complain(QString::fromStdString(why.message));
-  };
   auto first = openFirstSheet(path.toStdString());
   if (!first) {
-    failed(first.error());
+    complain(QString::fromStdString(first.error().message));
     return;
   }
   desk_.beginOpening(std::move(*first));
   emit opened();
   background_.start(tr("Opening %1").arg(QFileInfo(path).fileName()),
-                    [this, path, as, failed](const Progress& progress) -> Then {
-                      // Not copied: the last one to hold a project of thousands of items is the one who waits for it to
-                      // go.
+                    [this, path, as](const Progress& progress) -> Then {
+                      // Shared, since what is to be done with it is copied on the way.
                       const auto read = std::make_shared<Result<Project>>(openProject(path.toStdString(), progress));
-                      return [this, path, as, failed, read, progress] {
-                        if (*read) {
-                          desk_.open(std::move(**read), path);
-                          if (as == As::Copy) desk_.detach();
-                        } else if (progress.isCancelled()) {
-                          desk_.giveUpOpening();
-                          emit desk_.told(tr("Not opened: stopped"));
-                        } else {
-                          failed(read->error());
-                        }
+                      return [this, path, as, read, progress] {
+                        if (*read)
+                          endOpening(std::move(**read), path, as);
+                        else
+                          giveUpOpening(progress.isCancelled() ? std::nullopt : std::optional(read->error()));
                       };
                     });
+}
+
+void Errands::endOpening(Project project, const QString& path, As as) {
+  desk_.open(std::move(project), path);
+  if (as == As::Copy) desk_.detach();
+}
+
+void Errands::giveUpOpening(const std::optional<Problem>& why) {
+  desk_.giveUpOpening();
+  if (why)
+    complain(QString::fromStdString(why->message));
+  else
+    emit desk_.told(tr("Not opened: stopped"));
 }
 
 void Errands::whenMayBeLeft(const Then& then) {

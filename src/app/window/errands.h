@@ -42,6 +42,9 @@ class Errands : public QObject {
   void opened();
 
  private:
+  void endOpening(Project project, const QString& path, As as);
+  /// `why` is nothing when it was stopped.
+  void giveUpOpening(const std::optional<Problem>& why);
   void saveTo(const QString& path, bool replaceChanged, const Then& then);
   void askToReplaceChanged(const Then& then);
 

@@ -122,7 +122,7 @@ void MainWindow::buildLayout() {
   auto* column = new QVBoxLayout(whole);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
-  column->addWidget(new ToolRow(desk_, *mat_, this));
+  column->addWidget(new ToolRow(desk_, *mat_, *commands_, this));
   column->addWidget(buildColumns(), 1);
   auto* edge = new QFrame(this);
   edge->setFixedHeight(1);

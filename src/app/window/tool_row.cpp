@@ -38,7 +38,7 @@ QToolButton* buttonFor(const ToolEntry& tool, Desk& desk, QWidget* row) {
 
 }  // namespace
 
-ToolRow::ToolRow(Desk& desk, Mat& mat, QWidget* parent) : QWidget(parent) {
+ToolRow::ToolRow(Desk& desk, Mat& mat, CommandActions& commands, QWidget* parent) : QWidget(parent) {
   setObjectName("toolRow");
   setAttribute(Qt::WA_StyledBackground);
   setFixedHeight(44);
@@ -50,7 +50,7 @@ ToolRow::ToolRow(Desk& desk, Mat& mat, QWidget* parent) : QWidget(parent) {
     if (tool.isInRow()) layout->addWidget(buttonFor(tool, desk, this));
   layout->addStretch(1);
   auto* fit = commandButton(CommandId::FitSheet, this);
-  connect(fit, &QPushButton::clicked, &mat, &Mat::fitSheet);
+  connect(fit, &QPushButton::clicked, &commands, [&commands] { commands.run(CommandId::FitSheet); });
   auto* zoom = new QLabel(this);
   zoom->setMinimumWidth(52);
   zoom->setAlignment(Qt::AlignRight | Qt::AlignVCenter);

@@ -5,13 +5,14 @@
 
 namespace widecut {
 
+class CommandActions;
 class Desk;
 class Mat;
 
 class ToolRow : public QWidget {
   Q_OBJECT
  public:
-  ToolRow(Desk& desk, Mat& mat, QWidget* parent);
+  ToolRow(Desk& desk, Mat& mat, CommandActions& commands, QWidget* parent);
 };
 
 }  // namespace widecut

@@ -10,6 +10,16 @@
 namespace widecut {
 namespace {
 
+// Kinds without copies, or without numbers of their own, need not say so.
+template <class Kind>
+std::size_t countOfCopies(const Kind&) {
+  return 1;
+}
+template <class Kind>
+std::string whatIsBeyond(const Kind&) {
+  return {};
+}
+
 /// Pictures of children follow them: to their new ids, or away.
 void followChildren(Item& item, const ItemList& before, const ItemList& after) {
   if (std::none_of(item.style->fills.begin(), item.style->fills.end(),
@@ -65,28 +75,12 @@ std::vector<Affine> copiesOf(const Form& form) {
   return std::visit([](const auto& node) { return copiesOf(*node); }, form);
 }
 
-// Kinds without copies, or without numbers of their own, need not say so.
-
 std::size_t countOfCopies(const Form& form) {
-  return std::visit(
-      [](const auto& node) -> std::size_t {
-        if constexpr (requires { countOfCopies(*node); })
-          return countOfCopies(*node);
-        else
-          return 1;
-      },
-      form);
+  return std::visit([](const auto& node) { return countOfCopies(*node); }, form);
 }
 
 std::string whatIsBeyond(const Form& form) {
-  return std::visit(
-      [](const auto& node) -> std::string {
-        if constexpr (requires { whatIsBeyond(*node); })
-          return whatIsBeyond(*node);
-        else
-          return {};
-      },
-      form);
+  return std::visit([](const auto& node) { return whatIsBeyond(*node); }, form);
 }
 
 Form mapped(const Form& form, const Affine& linear) {
