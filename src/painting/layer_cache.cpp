@@ -152,8 +152,14 @@ bool LayerCache::drawOne(QPainter& painter, Placed& one) {
   const Aim aim(one.layer, scale_, visible_);
   if (aim.needed.isEmpty()) return true;
   if (!one.raster || one.raster->content != one.layer.content || !aim.isMetBy(*one.raster)) {
-    if (allowedMs_ <= 0 && drawStandIn(painter, one, aim)) return false;
-    one.raster = exactRaster(one, aim);
+    RasterPtr exact = known(one, aim);
+    if (!exact && mayWait(one)) {
+      order(one, aim);
+      drawLast(painter, one, aim);
+      return true;
+    }
+    if (!exact && allowedMs_ <= 0 && drawStandIn(painter, one, aim)) return false;
+    one.raster = exact ? exact : exactRaster(one, aim);
   }
   const QPoint corner = asPixels(aim.whole) + one.raster->held.topLeft();
   drawRaster(painter, one, corner);
@@ -193,10 +199,59 @@ bool LayerCache::drawStandIn(QPainter& painter, const Placed& one, const Aim& ai
   return true;
 }
 
-LayerCache::RasterPtr LayerCache::exactRaster(const Placed& one, const Aim& aim) {
+/// What is being tried follows the pointer, and is painted at once.
+bool LayerCache::mayWait(const Placed& one) const {
+  return queue_ && !trying_ && (allowedMs_ <= 0 || (one.raster && one.raster->milliseconds > frameMs));
+}
+
+void LayerCache::order(const Placed& one, const Aim& aim) {
+  const QPoint off = boxes_[static_cast<std::size_t>(&one - placed_.data())].center() - nearest_;
+  queue_->order({one.layer.content, aim.linear, aim.phase, aim.wanted, heldFor(aim),
+                 std::hypot(double(off.x()), double(off.y()))});
+}
+
+/// What the item was drawn from last.
+void LayerCache::drawLast(QPainter& painter, const Placed& one, const Aim& aim) const {
+  if (drawStandIn(painter, one, aim) || !one.raster || one.raster->image.isNull()) return;
+  if (areClose(one.raster->linear, aim.linear))
+    drawRaster(painter, one, asPixels(aim.whole) + one.raster->held.topLeft());
+}
+
+QRect LayerCache::takeReady() {
+  QRect box;
+  for (RasterQueue::Done& done : queue_->take()) {
+    const auto raster = std::make_shared<Raster>();
+    raster->content = std::move(done.order.content);
+    raster->linear = done.order.linear;
+    raster->phase = done.order.phase;
+    raster->wanted = done.order.wanted;
+    raster->held = done.order.held;
+    raster->image = std::move(done.image);
+    raster->waitsForPhotos = done.waitsForPhotos;
+    raster->milliseconds = done.milliseconds;
+    ++paintCount_;
+    keep(raster);
+    for (std::size_t i = 0; i < placed_.size(); ++i) {
+      Placed& one = placed_[i];
+      if (one.layer.content != raster->content || one.corner) continue;
+      const Aim aim(one.layer, scale_, visible_);
+      // What stood in its place may have been larger.
+      if (one.raster) box |= one.raster->held.translated(asPixels(aim.whole)).adjusted(-1, -1, 1, 1);
+      box |= boxes_[i];
+      if (aim.isMetBy(*raster)) one.raster = raster;
+    }
+  }
+  return box;
+}
+
+LayerCache::RasterPtr LayerCache::known(const Placed& one, const Aim& aim) const {
   const auto [first, last] = kept_.equal_range(one.layer.content.get());
   for (auto entry = first; entry != last; ++entry)
     if (aim.isMetBy(*entry->second)) return entry->second;
+  return nullptr;
+}
+
+LayerCache::RasterPtr LayerCache::exactRaster(const Placed& one, const Aim& aim) {
   if (one.raster)
     if (auto raster = patched(one.raster, one, aim)) return raster;
   return painted(one, aim);
@@ -238,8 +293,7 @@ LayerCache::RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Pl
   if (!part.isEmpty()) {
     // On an image of its own: what lies beyond costs painters less than beyond a clip.
     QImage image(part.size(), QImage::Format_ARGB32_Premultiplied);
-    image.fill(Qt::transparent);
-    raster->waitsForPhotos = !paintOn(image, part.topLeft(), one.layer, aim);
+    raster->waitsForPhotos = !paintOn(image, part.topLeft(), one, aim);
     QPainter painter(&raster->image);
     painter.setCompositionMode(QPainter::CompositionMode_Source);
     painter.drawImage(part.topLeft() - raster->held.topLeft(), image);
@@ -255,23 +309,23 @@ LayerCache::RasterPtr LayerCache::painted(const Placed& one, const Aim& aim) {
   raster->linear = aim.linear;
   raster->phase = aim.phase;
   raster->wanted = aim.wanted;
-  raster->held = aim.wanted & visible_.translated(-asPixels(aim.whole)).adjusted(-margin, -margin, margin, margin);
+  raster->held = heldFor(aim);
   raster->image = QImage(raster->held.size(), QImage::Format_ARGB32_Premultiplied);
-  raster->image.fill(Qt::transparent);
-  if (!raster->image.isNull()) {
-    raster->waitsForPhotos = !paintOn(raster->image, raster->held.topLeft(), one.layer, aim);
-  }
+  QElapsedTimer watch;
+  watch.start();
+  if (!raster->image.isNull()) raster->waitsForPhotos = !paintOn(raster->image, raster->held.topLeft(), one, aim);
+  raster->milliseconds = static_cast<double>(watch.nsecsElapsed()) * 1e-6;
   keep(raster);
   return raster;
 }
 
 /// Paints the content on an image whose corner lies there. True when every photo was ready.
-bool LayerCache::paintOn(QImage& image, QPoint corner, Layer layer, const Aim& aim) {
-  QPainter painter(&image);
-  painter.translate(-corner);
-  layer.place = Affine::move(aim.phase) * aim.linear;
-  layer.opacity = 1;
-  return paintLayer(painter, layer, store_, Photos::WhenReady);
+bool LayerCache::paintOn(QImage& image, QPoint corner, const Placed& one, const Aim& aim) {
+  return paintContent(image, corner, one.layer.content, Affine::move(aim.phase) * aim.linear, store_);
+}
+
+QRect LayerCache::heldFor(const Aim& aim) const {
+  return aim.wanted & visible_.translated(-asPixels(aim.whole)).adjusted(-margin, -margin, margin, margin);
 }
 
 QRect LayerCache::needsFiner() { return std::exchange(finer_, {}); }

@@ -6,6 +6,7 @@
 #include <unordered_map>
 
 #include "media/photo.h"
+#include "painting/raster_queue.h"
 #include "scene/scene.h"
 
 class QPainter;
@@ -16,7 +17,8 @@ namespace widecut {
 /// them by whole pixels, paints none anew, and where only a part of a content changed, only that part is painted.
 class LayerCache {
  public:
-  explicit LayerCache(PhotoStore& store) : store_(store) {}
+  /// With a queue, what takes longer than a frame may is painted there, and what was there before stands meanwhile.
+  explicit LayerCache(PhotoStore& store, RasterQueue* queue = nullptr) : store_(store), queue_(queue) {}
 
   /// Brings the cache to a state of the sheet. Everything here is in pixels whose origin is the sheet's; `scale` is
   /// pixels per point, `visible` what can be seen. Returns the box in which it will draw something else than before.
@@ -29,6 +31,11 @@ class LayerCache {
   bool isRough() const { return !finer_.isEmpty(); }
   /// While something is being tried, stand-ins are good enough.
   void setTrying(bool trying) { trying_ = trying; }
+
+  /// What the queue has painted is taken in: the box in which it shows.
+  QRect takeReady();
+  /// Around here the queue paints first.
+  void setNearest(QPoint place) { nearest_ = place; }
 
   /// Both at once, as fine as it can be.
   void drawExactly(QPainter& painter, const Sheet& sheet, double scale, const QRect& visible);
@@ -55,6 +62,7 @@ class LayerCache {
     bool isKept = false;   ///< Counted, and there to be found again.
     bool isPatch = false;  ///< Made from the raster of the content before.
     unsigned lastUse = 0;
+    double milliseconds = 0;  ///< What painting it took.
   };
   using RasterPtr = std::shared_ptr<Raster>;
   struct Placed {
@@ -71,15 +79,23 @@ class LayerCache {
   bool drawOne(QPainter& painter, Placed& one);
   void drawRaster(QPainter& painter, const Placed& one, QPoint corner) const;
   bool drawStandIn(QPainter& painter, const Placed& one, const Aim& aim) const;
+  /// What a raster is to hold: what can be seen, and some more.
+  QRect heldFor(const Aim& aim) const;
+  bool mayWait(const Placed& one) const;
+  void order(const Placed& one, const Aim& aim);
+  void drawLast(QPainter& painter, const Placed& one, const Aim& aim) const;
+  RasterPtr known(const Placed& one, const Aim& aim) const;
   RasterPtr exactRaster(const Placed& one, const Aim& aim);
   RasterPtr patched(const RasterPtr& before, const Placed& one, const Aim& aim);
   RasterPtr painted(const Placed& one, const Aim& aim);
-  bool paintOn(QImage& image, QPoint corner, Layer layer, const Aim& aim);
+  bool paintOn(QImage& image, QPoint corner, const Placed& one, const Aim& aim);
   void keep(const RasterPtr& raster);
   void forget(const RasterPtr& raster);
   void sweep();
 
   PhotoStore& store_;
+  RasterQueue* queue_;
+  QPoint nearest_;
   // In the order of the sheet's items; boxes apart, since every frame looks at all of them.
   ItemList shown_;
   std::vector<QRect> boxes_;  ///< Pixels in which each paints; empty when it is hidden.

@@ -35,7 +35,8 @@ QString photoIn(const QMimeData* data) {
 
 }  // namespace
 
-Mat::Mat(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk), cache_(desk.photos()) {
+Mat::Mat(Desk& desk, QWidget* parent)
+    : QWidget(parent), desk_(desk), rasters_(desk.photos()), cache_(desk.photos(), &rasters_) {
   setObjectName("mat");
   setAccessibleName(tr("Mat with the sheet"));
   setFocusPolicy(Qt::StrongFocus);
@@ -51,6 +52,15 @@ Mat::Mat(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk), cache_(des
   connect(&desk, &Desk::photosReady, this, [this] {
     stale_ |= cache_.photosReady().translated((origin_ * devicePixelRatioF()).toPoint());
     update();
+  });
+  rasters_.whenReady([this] {
+    QMetaObject::invokeMethod(
+        this,
+        [this] {
+          stale_ |= cache_.takeReady().translated((origin_ * devicePixelRatioF()).toPoint());
+          update();
+        },
+        Qt::QueuedConnection);
   });
   // What stood in for exact rasters is painted when there is time.
   finer_.setSingleShot(true);
@@ -155,6 +165,7 @@ void Mat::bringStillUpToDate() {
   const QPoint corner = (origin_ * ratio).toPoint();
   const QRect visible = still_.image.rect().translated(-corner);
   cache_.setTrying(desk_.isTrying());
+  cache_.setNearest((lastPointer_ * ratio).toPoint() - corner);
   stale_ |= cache_.follow(*sheet, zoom_ * ratio, visible).translated(corner);
   if (!desk_.isTrying()) stale_ |= cache_.needsFiner().translated(corner);
   stale_ &= still_.image.rect();

@@ -33,6 +33,8 @@ class Mat : public QWidget {
   QString hint() const;
   const LayerCache& cache() const { return cache_; }
   LayerCache& cache() { return cache_; }
+  /// True when everything is painted as fine as it will be, but for photos that are still being decoded.
+  bool isFinished() const { return !cache_.isRough() && !rasters_.isBusy(); }
 
  signals:
   void hintChanged();
@@ -76,6 +78,7 @@ class Mat : public QWidget {
   bool nudge(const QKeyEvent& event);
 
   Desk& desk_;
+  RasterQueue rasters_;
   LayerCache cache_;
   /// The mat without the tool's marks, as it was painted last, and of what.
   struct Still {

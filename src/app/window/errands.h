@@ -36,6 +36,7 @@ class Errands : public QObject {
   void deliverSomething();
   void complain(const QString& message);
   Background& background() { return background_; }
+  const Background& background() const { return background_; }
 
  signals:
   /// Another project is open.

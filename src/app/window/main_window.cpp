@@ -183,6 +183,8 @@ void MainWindow::settleTyping() {
   desk_.settleAll();
 }
 
+bool MainWindow::isFinished() const { return mat_->isFinished() && !errands_.background().isBusy(); }
+
 void MainWindow::keepJournals(const QString& home) {
   desk_.setClaims(home.toStdString());
   const std::string journals = (home + "/journals").toStdString();

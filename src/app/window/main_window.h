@@ -23,6 +23,8 @@ class MainWindow : public QMainWindow {
   ~MainWindow() override;
   Desk& desk() { return desk_; }
   Errands& errands() { return errands_; }
+  /// True when nothing that shows is still being painted, read or written.
+  bool isFinished() const;
   /// Keeps a journal below this folder, and offers what other programs left behind there. Called once, before anything
   /// is opened.
   void keepJournals(const QString& home);

@@ -18,7 +18,11 @@ void shootAndQuit(MainWindow& window, const QString& file) {
   settled->setSingleShot(true);
   settled->setInterval(600);
   QObject::connect(&window.desk(), &Desk::photosReady, settled, qOverload<>(&QTimer::start));
-  QObject::connect(settled, &QTimer::timeout, &window, [&window, file] {
+  QObject::connect(settled, &QTimer::timeout, &window, [&window, settled, file] {
+    if (!window.isFinished()) {
+      settled->start();
+      return;
+    }
     if (window.grab().save(file, "PNG")) {
       QApplication::exit(0);
       return;
