@@ -5,17 +5,12 @@
 #include <cmath>
 
 #include "painting/raster.h"
-#include "project/budgets.h"
 #include "scene/change.h"
 
 namespace widecut {
 namespace {
 
 constexpr int margin = 256;  // pixels kept beyond what is visible, so that small pans need no painting
-constexpr std::size_t mostBytes = budgets::rasterBytes;
-constexpr double frameMs = 12;        // of painting before stand-ins are taken
-constexpr unsigned framesKept = 120;  // for flicking back and forth
-constexpr std::size_t sweepWorth = 64;
 
 QRect pixelBox(const Box& box) {
   if (box.isEmpty()) return {};
@@ -66,13 +61,13 @@ struct LayerCache::Aim {
     wanted = pixelBox((Affine::move(phase) * linear)(layer.content->box));
     needed = wanted & visible.translated(-asPixels(whole));
   }
-  bool isMetBy(const Raster& raster) const {
+  bool isMetBy(const ContentRaster& raster) const {
     return areClose(raster.linear, linear) && areClose(raster.phase, phase) && raster.held.contains(needed);
   }
 };
 
 QRect LayerCache::follow(const Sheet& sheet, double scale, const QRect& visible) {
-  ++frame_;
+  kept_.next();
   const bool anew = scale != scale_;
   scale_ = scale;
   if (visible != visible_)
@@ -134,7 +129,7 @@ void LayerCache::place(std::size_t at, const ItemPtr& item) {
 void LayerCache::draw(QPainter& painter, const QRect& part) {
   QElapsedTimer watch;
   watch.start();
-  allowedMs_ = trying_ ? 0 : frameMs;
+  allowedMs_ = trying_ ? 0 : frameMs_;
   for (std::size_t i = 0; i < placed_.size(); ++i) {
     if (!doTouch(boxes_[i], part)) continue;
     if (allowedMs_ > 0 && static_cast<double>(watch.nsecsElapsed()) > allowedMs_ * 1e6) allowedMs_ = 0;
@@ -152,7 +147,7 @@ bool LayerCache::drawOne(QPainter& painter, Placed& one) {
   const Aim aim(one.layer, scale_, visible_);
   if (aim.needed.isEmpty()) return true;
   if (!one.raster || one.raster->content != one.layer.content || !aim.isMetBy(*one.raster)) {
-    RasterPtr exact = known(one, aim);
+    RasterPtr exact = kept_.find(one.layer.content.get(), [&](const ContentRaster& r) { return aim.isMetBy(r); });
     if (!exact && mayWait(one)) {
       order(one, aim);
       drawLast(painter, one, aim);
@@ -171,7 +166,7 @@ bool LayerCache::drawOne(QPainter& painter, Placed& one) {
 }
 
 void LayerCache::drawRaster(QPainter& painter, const Placed& one, QPoint corner) const {
-  one.raster->lastUse = frame_;
+  kept_.use(*one.raster);
   if (one.layer.opacity < 1) painter.setOpacity(one.layer.opacity);
   painter.drawImage(corner, one.raster->image);
   if (one.layer.opacity < 1) painter.setOpacity(1);
@@ -180,7 +175,7 @@ void LayerCache::drawRaster(QPainter& painter, const Placed& one, QPoint corner)
 /// A raster of the same content: half a pixel off at most, or turned and scaled.
 bool LayerCache::drawStandIn(QPainter& painter, const Placed& one, const Aim& aim) const {
   if (!one.raster || one.raster->content != one.layer.content || one.raster->image.isNull()) return false;
-  const Raster& raster = *one.raster;
+  const ContentRaster& raster = *one.raster;
   if (areClose(raster.linear, aim.linear)) {
     const Point off = aim.whole + aim.phase - raster.phase;
     const QPoint corner = asPixels({std::round(off.x), std::round(off.y)});
@@ -201,13 +196,12 @@ bool LayerCache::drawStandIn(QPainter& painter, const Placed& one, const Aim& ai
 
 /// What is being tried follows the pointer, and is painted at once.
 bool LayerCache::mayWait(const Placed& one) const {
-  return queue_ && !trying_ && (allowedMs_ <= 0 || (one.raster && one.raster->milliseconds > frameMs));
+  return queue_ && !trying_ && (allowedMs_ <= 0 || (one.raster && one.raster->milliseconds > frameMs_));
 }
 
 void LayerCache::order(const Placed& one, const Aim& aim) {
   const QPoint off = boxes_[static_cast<std::size_t>(&one - placed_.data())].center() - nearest_;
-  queue_->order({one.layer.content, aim.linear, aim.phase, aim.wanted, heldFor(aim),
-                 std::hypot(double(off.x()), double(off.y()))});
+  queue_->order(unpainted(one, aim), std::hypot(double(off.x()), double(off.y())));
 }
 
 /// What the item was drawn from last.
@@ -219,18 +213,9 @@ void LayerCache::drawLast(QPainter& painter, const Placed& one, const Aim& aim) 
 
 QRect LayerCache::takeReady() {
   QRect box;
-  for (RasterQueue::Done& done : queue_->take()) {
-    const auto raster = std::make_shared<Raster>();
-    raster->content = std::move(done.order.content);
-    raster->linear = done.order.linear;
-    raster->phase = done.order.phase;
-    raster->wanted = done.order.wanted;
-    raster->held = done.order.held;
-    raster->image = std::move(done.image);
-    raster->waitsForPhotos = done.waitsForPhotos;
-    raster->milliseconds = done.milliseconds;
+  for (const RasterPtr& raster : queue_->take()) {
     ++paintCount_;
-    keep(raster);
+    kept_.keep(raster);
     for (std::size_t i = 0; i < placed_.size(); ++i) {
       Placed& one = placed_[i];
       if (one.layer.content != raster->content || one.corner) continue;
@@ -244,29 +229,21 @@ QRect LayerCache::takeReady() {
   return box;
 }
 
-LayerCache::RasterPtr LayerCache::known(const Placed& one, const Aim& aim) const {
-  const auto [first, last] = kept_.equal_range(one.layer.content.get());
-  for (auto entry = first; entry != last; ++entry)
-    if (aim.isMetBy(*entry->second)) return entry->second;
-  return nullptr;
-}
-
-LayerCache::RasterPtr LayerCache::exactRaster(const Placed& one, const Aim& aim) {
+RasterPtr LayerCache::exactRaster(const Placed& one, const Aim& aim) {
   if (one.raster)
     if (auto raster = patched(one.raster, one, aim)) return raster;
   return painted(one, aim);
 }
 
 /// The raster of the item's content before, with what changed painted over; null when that saves nothing.
-LayerCache::RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Placed& one, const Aim& aim) {
-  Raster& before = *patchedOver;
+RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Placed& one, const Aim& aim) {
+  ContentRaster& before = *patchedOver;
   if (before.image.isNull() || before.waitsForPhotos || before.content == one.layer.content) return nullptr;
   if (!areClose(before.linear, aim.linear) || !areClose(before.phase, aim.phase)) return nullptr;
   const auto box = changedBox(*before.content, *one.layer.content);
   if (!box) return nullptr;
   const QRect changed = pixelBox((Affine::move(aim.phase) * aim.linear)(*box)).adjusted(-1, -1, 1, 1);
-  auto raster = std::make_shared<Raster>();
-  raster->wanted = aim.wanted;
+  auto raster = std::make_shared<ContentRaster>(unpainted(one, aim));
   raster->held = (before.held | (changed & aim.needed)) & aim.wanted;
   if (!raster->held.contains(aim.needed)) return nullptr;
   // What the old content paints beyond its image would have to be painted too.
@@ -277,15 +254,12 @@ LayerCache::RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Pl
   if (static_cast<double>(part.width()) * part.height() > worthwhile * raster->held.width() * raster->held.height())
     return nullptr;
   ++paintCount_;
-  raster->content = one.layer.content;
-  raster->linear = aim.linear;
-  raster->phase = aim.phase;
   raster->isPatch = true;
   if (raster->held != before.held) {
     raster->image = before.image.copy(raster->held.translated(-before.held.topLeft()));
   } else if (before.isPatch && trying_ && patchedOver.use_count() == 2) {
     // A step of a drag, held by its item and by the cache alone: nobody goes back to it.
-    forget(patchedOver);
+    kept_.forget(patchedOver);
     raster->image = std::move(before.image);
   } else {
     raster->image = before.image.copy();
@@ -293,46 +267,38 @@ LayerCache::RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Pl
   if (!part.isEmpty()) {
     // On an image of its own: what lies beyond costs painters less than beyond a clip.
     QImage image(part.size(), QImage::Format_ARGB32_Premultiplied);
-    raster->waitsForPhotos = !paintOn(image, part.topLeft(), one, aim);
+    raster->waitsForPhotos = !paintPart(*raster, image, part.topLeft(), store_);
     QPainter painter(&raster->image);
     painter.setCompositionMode(QPainter::CompositionMode_Source);
     painter.drawImage(part.topLeft() - raster->held.topLeft(), image);
   }
-  keep(raster);
+  kept_.keep(raster);
   return raster;
 }
 
-LayerCache::RasterPtr LayerCache::painted(const Placed& one, const Aim& aim) {
+RasterPtr LayerCache::painted(const Placed& one, const Aim& aim) {
   ++paintCount_;
-  auto raster = std::make_shared<Raster>();
-  raster->content = one.layer.content;
-  raster->linear = aim.linear;
-  raster->phase = aim.phase;
-  raster->wanted = aim.wanted;
-  raster->held = heldFor(aim);
-  raster->image = QImage(raster->held.size(), QImage::Format_ARGB32_Premultiplied);
-  QElapsedTimer watch;
-  watch.start();
-  if (!raster->image.isNull()) raster->waitsForPhotos = !paintOn(raster->image, raster->held.topLeft(), one, aim);
-  raster->milliseconds = static_cast<double>(watch.nsecsElapsed()) * 1e-6;
-  keep(raster);
+  auto raster = std::make_shared<ContentRaster>(unpainted(one, aim));
+  paintWhole(*raster, store_);
+  kept_.keep(raster);
   return raster;
 }
 
-/// Paints the content on an image whose corner lies there. True when every photo was ready.
-bool LayerCache::paintOn(QImage& image, QPoint corner, const Placed& one, const Aim& aim) {
-  return paintContent(image, corner, one.layer.content, Affine::move(aim.phase) * aim.linear, store_);
-}
-
-QRect LayerCache::heldFor(const Aim& aim) const {
-  return aim.wanted & visible_.translated(-asPixels(aim.whole)).adjusted(-margin, -margin, margin, margin);
+ContentRaster LayerCache::unpainted(const Placed& one, const Aim& aim) const {
+  ContentRaster raster;
+  raster.content = one.layer.content;
+  raster.linear = aim.linear;
+  raster.phase = aim.phase;
+  raster.wanted = aim.wanted;
+  raster.held = aim.wanted & visible_.translated(-asPixels(aim.whole)).adjusted(-margin, -margin, margin, margin);
+  return raster;
 }
 
 QRect LayerCache::needsFiner() { return std::exchange(finer_, {}); }
 
 void LayerCache::drawExactly(QPainter& painter, const Sheet& sheet, double scale, const QRect& visible) {
   follow(sheet, scale, visible);
-  allowedMs_ = frameMs;  // of which none is counted
+  allowedMs_ = frameMs_;  // of which none is counted
   for (std::size_t i = 0; i < placed_.size(); ++i)
     if (doTouch(boxes_[i], visible)) drawOne(painter, placed_[i]);
   sweep();
@@ -340,10 +306,7 @@ void LayerCache::drawExactly(QPainter& painter, const Sheet& sheet, double scale
 
 QRect LayerCache::photosReady() {
   QRect box;
-  std::erase_if(kept_, [&](const auto& entry) {
-    if (entry.second->waitsForPhotos) bytes_ -= static_cast<std::size_t>(entry.second->image.sizeInBytes());
-    return entry.second->waitsForPhotos;
-  });
+  kept_.forgetWaiting();
   for (std::size_t i = 0; i < placed_.size(); ++i)
     if (placed_[i].raster && placed_[i].raster->waitsForPhotos) {
       placed_[i].raster = nullptr;
@@ -358,48 +321,18 @@ void LayerCache::clear() {
   placed_.clear();
   boxes_.clear();
   shown_ = {};
-  bytes_ = 0;
   scale_ = 0;
 }
 
-/// Beyond the budget a raster is drawn, and gone.
-void LayerCache::keep(const RasterPtr& raster) {
-  raster->lastUse = frame_;
-  const auto bytes = static_cast<std::size_t>(raster->image.sizeInBytes());
-  if (bytes_ + bytes > mostBytes) sweep();
-  if (bytes_ + bytes > mostBytes) return;
-  raster->isKept = true;
-  kept_.emplace(raster->content.get(), raster);
-  bytes_ += bytes;
-}
-
-void LayerCache::forget(const RasterPtr& raster) {
-  const auto [first, last] = kept_.equal_range(raster->content.get());
-  for (auto entry = first; entry != last; ++entry)
-    if (entry->second == raster) {
-      bytes_ -= static_cast<std::size_t>(raster->image.sizeInBytes());
-      kept_.erase(entry);
-      return;
-    }
-}
-
 void LayerCache::sweep() {
-  const bool tooMuch = bytes_ > mostBytes - mostBytes / 8;
-  if (!tooMuch && (frame_ < sweepAt_ || kept_.size() < keptAfterSweep_ + sweepWorth)) return;
-  sweepAt_ = frame_ + framesKept / 4;
-  if (tooMuch)
+  if (!kept_.isSweepDue()) return;
+  if (kept_.isCrowded())
     for (std::size_t i = 0; i < placed_.size(); ++i)
       if (!doTouch(boxes_[i], visible_)) {
         placed_[i].raster = nullptr;
         placed_[i].corner.reset();
       }
-  std::erase_if(kept_, [&](const auto& entry) {
-    const unsigned age = frame_ - entry.second->lastUse;
-    const bool goes = entry.second.use_count() == 1 && (age > framesKept || (tooMuch && age > 0));
-    if (goes) bytes_ -= static_cast<std::size_t>(entry.second->image.sizeInBytes());
-    return goes;
-  });
-  keptAfterSweep_ = kept_.size();
+  kept_.sweep();
 }
 
 }  // namespace widecut

@@ -3,11 +3,8 @@
 
 #include <QImage>
 #include <QRect>
-#include <unordered_map>
 
-#include "media/photo.h"
 #include "painting/raster_queue.h"
-#include "scene/scene.h"
 
 class QPainter;
 
@@ -18,7 +15,8 @@ namespace widecut {
 class LayerCache {
  public:
   /// With a queue, what takes longer than a frame may is painted there, and what was there before stands meanwhile.
-  explicit LayerCache(PhotoStore& store, RasterQueue* queue = nullptr) : store_(store), queue_(queue) {}
+  explicit LayerCache(PhotoStore& store, RasterQueue* queue = nullptr, double frameMs = 12)
+      : store_(store), queue_(queue), frameMs_(frameMs) {}
 
   /// Brings the cache to a state of the sheet. Everything here is in pixels whose origin is the sheet's; `scale` is
   /// pixels per point, `visible` what can be seen. Returns the box in which it will draw something else than before.
@@ -47,24 +45,9 @@ class LayerCache {
   /// How many rasters were painted so far, whole or in part: what tests of "only what changed" count.
   int paintCount() const { return paintCount_; }
   /// Bytes of all rasters that are kept: 400 MB at most.
-  std::size_t bytes() const { return bytes_; }
+  std::size_t bytes() const { return kept_.bytes(); }
 
  private:
-  /// A content painted through a linear map. Its pixels are counted from the whole pixel below the frame's origin.
-  struct Raster {
-    std::shared_ptr<const Content> content;
-    Affine linear;
-    Point phase;   ///< Where in its pixel the frame's origin lies: 0…1.
-    QRect wanted;  ///< Pixels in which the content paints.
-    QRect held;    ///< Pixels that the image holds.
-    QImage image;
-    bool waitsForPhotos = false;
-    bool isKept = false;   ///< Counted, and there to be found again.
-    bool isPatch = false;  ///< Made from the raster of the content before.
-    unsigned lastUse = 0;
-    double milliseconds = 0;  ///< What painting it took.
-  };
-  using RasterPtr = std::shared_ptr<Raster>;
   struct Placed {
     ItemPtr item;
     Layer layer;
@@ -79,37 +62,30 @@ class LayerCache {
   bool drawOne(QPainter& painter, Placed& one);
   void drawRaster(QPainter& painter, const Placed& one, QPoint corner) const;
   bool drawStandIn(QPainter& painter, const Placed& one, const Aim& aim) const;
-  /// What a raster is to hold: what can be seen, and some more.
-  QRect heldFor(const Aim& aim) const;
+  /// What is still to be painted, of what can be seen and some more.
+  ContentRaster unpainted(const Placed& one, const Aim& aim) const;
   bool mayWait(const Placed& one) const;
   void order(const Placed& one, const Aim& aim);
   void drawLast(QPainter& painter, const Placed& one, const Aim& aim) const;
-  RasterPtr known(const Placed& one, const Aim& aim) const;
   RasterPtr exactRaster(const Placed& one, const Aim& aim);
   RasterPtr patched(const RasterPtr& before, const Placed& one, const Aim& aim);
   RasterPtr painted(const Placed& one, const Aim& aim);
-  bool paintOn(QImage& image, QPoint corner, const Placed& one, const Aim& aim);
-  void keep(const RasterPtr& raster);
-  void forget(const RasterPtr& raster);
   void sweep();
 
   PhotoStore& store_;
   RasterQueue* queue_;
+  double frameMs_;  ///< Of painting, before something stands in.
   QPoint nearest_;
   // In the order of the sheet's items; boxes apart, since every frame looks at all of them.
   ItemList shown_;
   std::vector<QRect> boxes_;  ///< Pixels in which each paints; empty when it is hidden.
   std::vector<Placed> placed_;
-  /// Rasters by content, those of earlier states too: flicking between outcomes comes back to the same nodes.
-  std::unordered_multimap<const Content*, RasterPtr> kept_;
+  KeptRasters kept_;
   double scale_ = 0;
   QRect visible_;
   QRect finer_;
   bool trying_ = false;
   double allowedMs_ = 0;
-  unsigned frame_ = 0, sweepAt_ = 0;
-  std::size_t keptAfterSweep_ = 0;
-  std::size_t bytes_ = 0;
   int paintCount_ = 0;
 };
 
