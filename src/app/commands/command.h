@@ -67,14 +67,14 @@ struct CommandSite {
 };
 
 struct Command {
-  CommandId id;
-  CommandMenu menu;
+  CommandId id = CommandId::count;
+  CommandMenu menu = CommandMenu::count;
   bool lineBefore = false;
   bool byPointer = false;  ///< In the menu that a right click on the mat opens, when it applies.
-  const char* name;        ///< Of its action and its buttons, for tests and tools of access.
-  const char* words;       ///< As the menu has them.
-  const char* keys;        ///< As QKeySequence::listFromString takes them; empty for none.
-  void (*run)(const CommandSite& site);
+  const char* name = "";   ///< Of its action and its buttons, for tests and tools of access.
+  const char* words = "";  ///< As the menu has them.
+  const char* keys = "";   ///< As QKeySequence::listFromString takes them; empty for none.
+  void (*run)(const CommandSite& site) = nullptr;
   /// Null when it always applies.
   bool (*applies)(const Desk& desk) = nullptr;
   const char* hint = "";   ///< What it does, for a tip; empty when its words say it.
