@@ -39,7 +39,7 @@ Project photoSheet(const char* format) {
   sheet.id = 2;
   sheet.width = 720;
   sheet.height = 480;
-  project.pieces = {std::make_shared<const Piece>(Piece{1, "", {std::make_shared<const Sheet>(sheet)}, ""})};
+  project.pieces = {std::make_shared<const Piece>(Piece{1, "", {std::make_shared<const Sheet>(sheet)}})};
   project.nextId = 3;
   const auto medium = *photoFromBytes(bytes.toStdString(), "p");
   Id made = 0;

@@ -195,7 +195,7 @@ void openSheets(benchmark::State& state, bool untilRead) {
     }
     sheets.push_back(std::make_shared<const Sheet>(std::move(sheet)));
   }
-  project.pieces = {std::make_shared<const Piece>(Piece{1, "deck", std::move(sheets), ""})};
+  project.pieces = {std::make_shared<const Piece>(Piece{1, "deck", std::move(sheets)})};
   project.nextId = id;
   const QTemporaryDir folder;
   const QString path = folder.filePath("sheets.widecut");

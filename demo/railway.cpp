@@ -181,7 +181,7 @@ Result<Project> railwayProject(const std::string& photoFolder, const std::string
   project.name = "Skarrow Peak Railway";
   const double a4Width = 297 * mm, a4Height = 210 * mm;
   const auto folder = [](Id id, const char* name, SheetPtr sheet) {
-    return std::make_shared<const Piece>(Piece{id, name, {std::move(sheet)}, ""});
+    return std::make_shared<const Piece>(Piece{id, name, {std::move(sheet)}});
   };
   project.pieces = {folder(1, "Brochure, A4 tri-fold",
                            emptySheet(2, "Outside", a4Width, a4Height, 3 * mm, {a4Width / 3, 2 * a4Width / 3}, cream)),

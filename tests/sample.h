@@ -22,7 +22,7 @@ struct Sample {
     page.width = 200;
     page.height = 150;
     project.name = "sample";
-    project.pieces = {std::make_shared<const Piece>(Piece{1, "piece", {std::make_shared<const Sheet>(page)}, ""})};
+    project.pieces = {std::make_shared<const Piece>(Piece{1, "piece", {std::make_shared<const Sheet>(page)}})};
     project.nextId = 3;
     box = add("box", fitted(rectangleOutline(1, 1), {{0, 0}, {100, 100}}), {200, 40, 30});
     disc = add("disc", transformed(ellipseOutline(60, 60), Affine::move({100, 50})), {20, 90, 160});

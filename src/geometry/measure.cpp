@@ -7,6 +7,17 @@
 namespace widecut {
 namespace {
 
+struct UnitWords {
+  Unit unit;
+  std::string_view name;
+  double points;
+};
+constexpr UnitWords unitWords[] = {{Unit::Millimetre, "mm", pointsPerMillimetre},
+                                   {Unit::Centimetre, "cm", 10 * pointsPerMillimetre},
+                                   {Unit::Inch, "in", 72},
+                                   {Unit::Point, "pt", 1},
+                                   {Unit::Pixel, "px", 0.75}};
+
 /// A number that may carry a unit: `isLength` once a unit has been seen, which is `unit` points.
 struct Amount {
   double value = 0;
@@ -41,7 +52,7 @@ class MeasureReader {
     if (!std::isfinite(value) || std::abs(value) > 1e9) return problem("“" + std::string(text_) + "” is out of range");
     return value;
   }
-  double bareUnit() const { return unit_ == Unit::Millimetre ? pointsPerMillimetre : 1; }
+  double bareUnit() const { return pointsPer(unit_); }
   double inPoints(Amount a) const { return a.value * (a.isLength ? a.unit : bareUnit()); }
   char peek(std::size_t ahead = 0) const { return at_ + ahead < text_.size() ? text_[at_ + ahead] : '\0'; }
   void skipSpace() {
@@ -113,12 +124,7 @@ class MeasureReader {
       if (take("pt")) a.isLength = true;
       return;
     }
-    struct Named {
-      std::string_view name;
-      double points;
-    };
-    for (const Named u : {Named{"mm", pointsPerMillimetre}, Named{"cm", 10 * pointsPerMillimetre}, Named{"in", 72},
-                          Named{"pt", 1}, Named{"px", 0.75}})
+    for (const UnitWords& u : unitWords)
       if (take(u.name)) {
         a = {a.value, true, u.points};
         return;
@@ -134,21 +140,38 @@ class MeasureReader {
 
 }  // namespace
 
+double pointsPer(Unit unit) {
+  for (const UnitWords& u : unitWords)
+    if (u.unit == unit) return u.points;
+  return 1;
+}
+
+std::string_view nameOf(Unit unit) {
+  for (const UnitWords& u : unitWords)
+    if (u.unit == unit) return u.name;
+  return {};
+}
+
+std::optional<Unit> unitNamed(std::string_view name) {
+  for (const UnitWords& u : unitWords)
+    if (u.name == name) return u.unit;
+  return std::nullopt;
+}
+
 Result<double> parseMeasure(std::string_view text, Unit unit, double before) {
   return MeasureReader(text, unit).read(before);
 }
 
 std::string measureText(double value, Unit unit, int decimals) {
-  if (unit == Unit::Millimetre) value /= pointsPerMillimetre;
+  value /= pointsPer(unit);
   const double rounding = std::pow(10.0, decimals);
   const double shown = std::round(value * rounding) / rounding;
   char digits[64];
   const auto end =
       std::to_chars(digits, digits + sizeof digits, shown == 0 ? 0.0 : shown, std::chars_format::fixed).ptr;
   std::string text(digits, end);
-  if (unit == Unit::Millimetre) text += " mm";
-  if (unit == Unit::Point) text += " pt";
-  return text;
+  const std::string_view name = nameOf(unit);
+  return name.empty() ? text : text + " " + std::string(name);
 }
 
 }  // namespace widecut

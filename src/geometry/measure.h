@@ -1,6 +1,7 @@
 // Lengths and numbers as people type them.
 #pragma once
 
+#include <optional>
 #include <string>
 #include <string_view>
 
@@ -10,8 +11,14 @@ namespace widecut {
 
 inline constexpr double pointsPerMillimetre = 72 / 25.4;
 
-/// What a bare number means in a field.
-enum class Unit : unsigned char { Millimetre, Point, Plain };
+/// What a bare number means in a field. Pixels are those of CSS and SVG, 1/96 inch.
+enum class Unit : unsigned char { Millimetre, Point, Plain, Centimetre, Inch, Pixel };
+/// Points; 1 for plain numbers.
+double pointsPer(Unit unit);
+/// "mm", "cm", "in", "pt", "px"; empty for plain numbers.
+std::string_view nameOf(Unit unit);
+/// The length with this name; nothing when there is none.
+std::optional<Unit> unitNamed(std::string_view name);
 
 /// Reads what was typed into a field that held `before` (in points for lengths): sums with + - * / and
 /// brackets, the units mm cm in pt px (1/96 in), `1/3 of 297mm`, and `+=3`, `-=3`, `*2`, `/2` on the old value.

@@ -82,6 +82,7 @@ class Checker {
     for (const PiecePtr& piece : project.pieces) {
       sheets += piece->sheets.size();
       need(piece->name.size() <= limits::mostNameBytes, "a piece's name is too long");
+      check(piece->setting);
       for (const SheetPtr& sheet : piece->sheets) {
         const auto known = known_.find(sheet->id);
         const SheetPtr before = known == known_.end() ? nullptr : known->second;
@@ -114,6 +115,12 @@ class Checker {
     const ItemList none, &known = before ? before->items : none;
     eachDifference(sheet.items, known, [&](std::size_t i) { check(*sheet.items[i], 0); });
     for (std::size_t i = known.size(); i < sheet.items.size(); ++i) check(*sheet.items[i], 0);
+  }
+
+  static void check(const Setting& s) {
+    for (const double length : {s.left, s.top, s.right, s.bottom, s.gutter})
+      need(isWithin(length, 0, limits::mostSide), "margins and gutters measure from 0 to 14400 points");
+    need(isWithin(s.columns, 1, limits::mostColumns), "a piece has from 1 to 50 columns");
   }
 
   static void check(const Item& item, int depth) {
@@ -168,9 +175,9 @@ std::optional<Problem> beyondLimits(const Project& project, const Project* befor
   }
 }
 
-std::string shortened(std::string name) {
-  if (name.size() <= limits::mostNameBytes) return name;
-  std::size_t end = limits::mostNameBytes;
+std::string shortened(std::string name, std::size_t mostBytes) {
+  if (name.size() <= mostBytes) return name;
+  std::size_t end = mostBytes;
   while (end > 0 && (name[end] & 0xC0) == 0x80) --end;
   name.resize(end);
   return name;

@@ -15,6 +15,7 @@ namespace limits {
 inline constexpr double mostLength = 1e6;                 ///< Of every coordinate, either way.
 inline constexpr double leastSide = 1, mostSide = 14400;  ///< Of a sheet.
 inline constexpr double mostBleed = 720;
+inline constexpr int mostColumns = 50;
 inline constexpr double leastLine = 1e-6, mostLine = 1e4;    ///< Width of a drawn line.
 inline constexpr double leastPixel = 1e-9, mostPixel = 1e6;  ///< Points per pixel of a picture.
 inline constexpr double mostTurnDeg = 1e6;
@@ -58,6 +59,6 @@ bool isTurn(double angle);
 std::optional<Problem> beyondLimits(const Project& project, const Project* before);
 
 /// The name cut to the longest that may be, between two letters.
-std::string shortened(std::string name);
+std::string shortened(std::string name, std::size_t mostBytes = limits::mostNameBytes);
 
 }  // namespace widecut

@@ -28,7 +28,7 @@ bool areSameForms(const Form& a, const Form& b) {
 }
 
 bool areSamePieces(const Piece& a, const Piece& b) {
-  return a.id == b.id && a.name == b.name && a.extra == b.extra &&
+  return a.id == b.id && a.name == b.name && a.setting == b.setting && a.extra == b.extra &&
          areSame(a.sheets, b.sheets, [](const Sheet& x, const Sheet& y) { return isSame(x, y); });
 }
 
@@ -51,7 +51,8 @@ Style& changeable(Item& item) {
 
 bool isSame(const Item& a, const Item& b) {
   return a.id == b.id && a.name == b.name && a.position == b.position && a.turn == b.turn && a.hidden == b.hidden &&
-         a.extra == b.extra && (a.style == b.style || *a.style == *b.style) && areSameForms(a.form, b.form);
+         a.locked == b.locked && a.dimmed == b.dimmed && a.extra == b.extra &&
+         (a.style == b.style || *a.style == *b.style) && areSameForms(a.form, b.form);
 }
 
 bool isSame(const Sheet& a, const Sheet& b) {

@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "geometry/affine.h"
+#include "geometry/measure.h"
 #include "geometry/outline.h"
 #include "project/item_list.h"
 #include "project/style.h"
@@ -34,6 +35,8 @@ struct Item {
   Form form;
   StylePtr style = bareStyle();  ///< Never null.
   bool hidden = false;
+  bool locked = false;  ///< The mouse on the mat passes through it, and what moves or deletes leaves it.
+  bool dimmed = false;  ///< Pale on the mat, as something to draw over; delivered as it is.
   std::string extra;
 
   Affine toParent() const { return Affine::move(position) * Affine::turn(turn); }
@@ -60,11 +63,21 @@ struct Sheet {
 };
 using SheetPtr = std::shared_ptr<const Sheet>;
 
+/// What the sheets of a piece are set out by. Lengths in points.
+struct Setting {
+  Unit unit = Unit::Millimetre;                     ///< Of rulers and fields. Pieces in pixels are delivered at 96 ppi.
+  double left = 0, top = 0, right = 0, bottom = 0;  ///< Margins.
+  int columns = 1;
+  double gutter = 0;  ///< Between columns.
+  bool operator==(const Setting&) const = default;
+};
+
 struct Piece {
   Id id = 0;
   std::string name;
   std::vector<SheetPtr> sheets;
-  std::string extra;
+  Setting setting = {};
+  std::string extra = {};
 };
 using PiecePtr = std::shared_ptr<const Piece>;
 

@@ -74,6 +74,8 @@ json itemJson(const Item& item) {
   for (const Line& line : item.style->lines) out["lines"].push_back(lineJson(line));
   if (item.style->opacity != 1) out["opacity"] = item.style->opacity;
   if (item.hidden) out["hidden"] = true;
+  if (item.locked) out["locked"] = true;
+  if (item.dimmed) out["dimmed"] = true;
   return out;
 }
 
@@ -89,6 +91,8 @@ ItemPtr ItemReader::item(const json& value, const std::string& place, int depth)
   Style look = style(m);
   if (!(look == *bareStyle())) out->style = std::make_shared<const Style>(std::move(look));
   out->hidden = m.flag("hidden", false);
+  out->locked = m.flag("locked", false);
+  out->dimmed = m.flag("dimmed", false);
   out->extra = m.extra();
   return out;
 }

@@ -28,6 +28,15 @@ json sheetJson(const Sheet& sheet) {
   return out;
 }
 
+json settingJson(const Setting& setting) {
+  json out;
+  out["unit"] = nameOf(setting.unit);
+  out["margins"] = {setting.left, setting.top, setting.right, setting.bottom};
+  out["columns"] = setting.columns;
+  out["gutter"] = setting.gutter;
+  return out;
+}
+
 json mediumJson(const Medium& medium) {
   json out = withExtra(medium.extra);
   out["hash"] = medium.hash;
@@ -115,6 +124,7 @@ class ProjectReader {
     auto out = std::make_shared<Piece>();
     out->id = reader_.freshId(m);
     out->name = m.text("name");
+    if (const json* found = m.find("setting")) out->setting = setting(Members(*found, m.placeOf("setting")));
     const json& sheets = m.array("sheets");
     for (std::size_t i = 0; i < sheets.size() && sheetsRead_ < sources_.mostSheets; ++i) {
       goOn(shareOfMedia + (1 - shareOfMedia) * static_cast<double>(sheetsRead_++) / static_cast<double>(sheetCount_));
@@ -122,6 +132,24 @@ class ProjectReader {
       out->sheets.push_back(version_ < 2 ? sheet(Members(sheets[i], place)) : sheetNamed(sheets[i], place));
     }
     out->extra = m.extra();
+    return out;
+  }
+
+  static Setting setting(Members m) {
+    Setting out;
+    const auto unit = unitNamed(m.text("unit"));
+    if (!unit) m.wrong("unit", "is none of mm, cm, in, pt and px");
+    out.unit = *unit;
+    const json& margins = m.array("margins");
+    if (margins.size() != 4) m.wrong("margins", "has not four numbers");
+    double* const sides[] = {&out.left, &out.top, &out.right, &out.bottom};
+    for (std::size_t i = 0; i < 4; ++i) {
+      if (!margins[i].is_number() || !(margins[i].get<double>() >= 0 && margins[i].get<double>() <= limits::mostSide))
+        m.wrong("margins", "has a wrong number");
+      *sides[i] = margins[i].get<double>();
+    }
+    out.columns = m.count("columns", 1, limits::mostColumns);
+    out.gutter = m.number("gutter", 0, limits::mostSide);
     return out;
   }
 
@@ -179,6 +207,7 @@ std::string projectText(const Project& project, const Media& media) {
     json p = withExtra(piece->extra);
     p["id"] = piece->id;
     p["name"] = piece->name;
+    if (piece->setting != Setting{}) p["setting"] = settingJson(piece->setting);
     p["sheets"] = json::array();
     for (const SheetPtr& sheet : piece->sheets) p["sheets"].push_back(sheet->id);
     out["pieces"].push_back(std::move(p));

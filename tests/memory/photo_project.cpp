@@ -45,7 +45,7 @@ int main(int count, char** words) {
   Sheet sheet;
   sheet.id = 2;
   sheet.name = "Sheet";
-  project.pieces = {std::make_shared<const Piece>(Piece{1, "Piece", {std::make_shared<const Sheet>(sheet)}, ""})};
+  project.pieces = {std::make_shared<const Piece>(Piece{1, "Piece", {std::make_shared<const Sheet>(sheet)}})};
   project.nextId = 3;
   const int across = static_cast<int>(std::ceil(std::sqrt(photos)));
   for (int i = 0; i < photos; ++i) {

@@ -15,7 +15,7 @@ Project emptyProject() {
   sheet.name = "Sheet 1";
   sheet.width = 297 * pointsPerMillimetre;
   sheet.height = 210 * pointsPerMillimetre;
-  project.pieces = {std::make_shared<const Piece>(Piece{1, "A4 sheet", {std::make_shared<const Sheet>(sheet)}, ""})};
+  project.pieces = {std::make_shared<const Piece>(Piece{1, "A4 sheet", {std::make_shared<const Sheet>(sheet)}})};
   project.nextId = 3;
   return project;
 }

@@ -55,7 +55,7 @@ void MeasureField::finish() {
 
 void MeasureField::step(double by) {
   if (!value_) return;
-  const double unit = unit_ == Unit::Millimetre ? pointsPerMillimetre : 1;
+  const double unit = pointsPer(unit_);
   typing_ = false;
   emit settled(*value_ + by * unit);
 }

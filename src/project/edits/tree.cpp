@@ -4,6 +4,7 @@
 
 #include "project/forms/children.h"
 #include "project/forms/form.h"
+#include "project/names.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -235,9 +236,12 @@ Project withCopies(const Project& project, std::span<const Id> items, Point shif
   Project next = project;
   for (const SheetPtr& sheet : sheetsOf(project)) {
     std::vector<Item> fresh;
+    std::optional<UniqueNames> names;
     for (const ItemPtr& item : sheet->items) {
       if (!ids.contains(item->id)) continue;
+      if (!names) names.emplace(*sheet);
       fresh.push_back(freshCopy(*item, next.nextId));
+      fresh.back().name = names->take(item->name);
       fresh.back().position = fresh.back().position + shift;
       copies.push_back(fresh.back().id);
     }

@@ -1,0 +1,28 @@
+// Edits of the order of items, and of what they are inside of.
+#pragma once
+
+#include <span>
+
+#include "cutting/formula.h"
+#include "project/model.h"
+
+namespace widecut {
+
+/// The items one step further to the front, or to the back, among those they lie beside; their own order stays. Parts
+/// of a recipe keep their places: there the order is the formula.
+Project broughtForward(const Project& project, std::span<const Id> items);
+Project sentBackward(const Project& project, std::span<const Id> items);
+
+/// A place in the stack of a sheet: in an item that has others inside it, or on the sheet itself.
+struct StackPlace {
+  Id sheet = 0;
+  Id inside = 0;          ///< 0: on the sheet.
+  std::size_t place = 0;  ///< Before which of those that are there already: back to front, a recipe's in its order.
+};
+/// Items moved to a place; on the sheet they stay where they are. In a recipe each takes the role of its neighbours,
+/// which `role` receives. What cannot be (an item inside itself, a group that would be left empty around the place)
+/// changes nothing.
+Project withItemsMoved(const Project& project, std::span<const Id> items, const StackPlace& to,
+                       std::optional<Role>& role);
+
+}  // namespace widecut
