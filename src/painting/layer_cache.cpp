@@ -10,6 +10,7 @@
 namespace widecut {
 namespace {
 
+constexpr double dimmedTo = 0.3;
 constexpr int margin = 256;  // pixels kept beyond what is visible, so that small pans need no painting
 
 QRect pixelBox(const Box& box) {
@@ -122,6 +123,7 @@ void LayerCache::place(std::size_t at, const ItemPtr& item) {
   one.item = item;
   one.corner.reset();
   one.layer = item->hidden ? Layer{} : layerOf(item);
+  if (item->dimmed) one.layer.opacity *= dimmedTo;
   boxes_[at] =
       item->hidden ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
 }

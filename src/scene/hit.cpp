@@ -2,9 +2,11 @@
 
 #include <algorithm>
 
+#include "cutting/planar_map.h"
 #include "project/forms/form.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
+#include "shapes/primitives.h"
 
 namespace widecut {
 namespace {
@@ -50,7 +52,27 @@ bool isHit(const Item& item, Point inParent, double reach) {
 
 Id itemAt(const Sheet& sheet, Point point, double reach) {
   for (auto item = sheet.items.rbegin(); item != sheet.items.rend(); ++item)
-    if (!(*item)->hidden && isHit(**item, point, reach)) return (*item)->id;
+    if (isAtHand(**item) && isHit(**item, point, reach)) return (*item)->id;
+  return 0;
+}
+
+std::vector<Id> itemsAt(const Sheet& sheet, Point point, double reach) {
+  std::vector<Id> found;
+  for (auto item = sheet.items.rbegin(); item != sheet.items.rend(); ++item)
+    if (isAtHand(**item) && isHit(**item, point, reach)) found.push_back((*item)->id);
+  return found;
+}
+
+Id childAt(const Project& project, Id whole, Point point, double reach) {
+  const ItemPtr item = findItem(project, whole);
+  const auto back = frameToSheet(project, whole).inverse();
+  if (!item || !back) return 0;
+  if (!showsChildren(item->form)) return partAt(project, whole, point, reach);
+  const auto points = inCopies(*item, (*back)(point));
+  const auto& children = childrenOf(*item);
+  for (auto child = children.rbegin(); child != children.rend(); ++child)
+    for (const Point p : points)
+      if (isAtHand(**child) && isHit(**child, p, reach)) return (*child)->id;
   return 0;
 }
 
@@ -62,7 +84,7 @@ Id partAt(const Project& project, Id whole, Point point, double reach) {
   Id best = 0;
   double bestArea = 0;
   for (const ItemPtr& part : childrenOf(*item)) {
-    if (part->hidden) continue;
+    if (!isAtHand(*part)) continue;
     const auto shape = resolved(*part);
     const Affine toPart = *part->toParent().inverse();
     const bool hit = std::any_of(points.begin(), points.end(), [&](Point inParent) {
@@ -79,10 +101,19 @@ Id partAt(const Project& project, Id whole, Point point, double reach) {
   return best;
 }
 
-std::vector<Id> itemsWithin(const Sheet& sheet, const Box& box) {
+std::vector<Id> itemsWithin(const Sheet& sheet, const Box& box, Taken taken) {
   std::vector<Id> ids;
+  const Outline area = fitted(rectangleOutline(1, 1), box);
+  const auto takes = [&](const Item& item) {
+    const Box own = boxInParent(item);
+    if (box.contains(own)) return true;
+    if (taken == Taken::Inside || !box.touches(own)) return false;
+    const Outline outline = transformed(resolved(item)->outline, item.toParent());
+    const auto map = PlanarMap::of(std::vector<Operand>{{outline}, {area}});
+    return map && !map->where(Formula::chain(2, Role::Intersect)).isEmpty();
+  };
   for (const ItemPtr& item : sheet.items)
-    if (!item->hidden && box.contains(boxInParent(*item))) ids.push_back(item->id);
+    if (isAtHand(*item) && takes(*item)) ids.push_back(item->id);
   return ids;
 }
 

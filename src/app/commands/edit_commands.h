@@ -2,19 +2,13 @@
 #pragma once
 
 #include "app/commands/command_rules.h"
+#include "app/desk/selecting.h"
 #include "project/edits/tree.h"
 
 namespace widecut::commands {
 
 inline QString withEdit(const QString& verb, const std::string& edit) {
   return edit.empty() ? verb : verb + ": " + QString::fromStdString(edit);
-}
-
-inline void selectAll(const Site& s) {
-  std::vector<Id> all;
-  for (const ItemPtr& item : s.desk.sheet()->items)
-    if (!item->hidden) all.push_back(item->id);
-  s.desk.select(std::move(all));
 }
 
 inline void duplicate(const Site& s) {
@@ -55,8 +49,7 @@ inline constexpr Command editCommands[] = {
      .name = "delete",
      .words = QT_TRANSLATE_NOOP("Commands", "Delete"),
      .keys = "Del",
-     .run =
-         [](const Site& s) { s.desk.commit(Desk::tr("Delete"), withoutItems(s.desk.settled(), s.desk.selection())); },
+     .run = [](const Site& s) { deleteSelection(s.desk); },
      .applies = some},
     {.id = Do::SelectAll,
      .menu = Menu::Edit,
@@ -65,13 +58,62 @@ inline constexpr Command editCommands[] = {
      .name = "selectAll",
      .words = QT_TRANSLATE_NOOP("Commands", "Select all"),
      .keys = "Ctrl+A",
-     .run = selectAll},
+     .run = [](const Site& s) { widecut::selectAll(s.desk); }},
     {.id = Do::SelectNothing,
      .menu = Menu::Edit,
      .name = "selectNothing",
      .words = QT_TRANSLATE_NOOP("Commands", "Select nothing"),
      .keys = "Ctrl+Shift+A",
      .run = [](const Site& s) { s.desk.select({}); },
+     .applies = some},
+    {.id = Do::InvertSelection,
+     .menu = Menu::Edit,
+     .name = "invertSelection",
+     .words = QT_TRANSLATE_NOOP("Commands", "Select the others"),
+     .keys = "Ctrl+Shift+I",
+     .run = [](const Site& s) { invertSelection(s.desk); }},
+    {.id = Do::SelectNext,
+     .menu = Menu::Edit,
+     .name = "selectNext",
+     .words = QT_TRANSLATE_NOOP("Commands", "Select the next one"),
+     .keys = "",
+     .run = [](const Site& s) { selectNext(s.desk, 1); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "On the mat: Tab")},
+    {.id = Do::SelectPrevious,
+     .menu = Menu::Edit,
+     .name = "selectPrevious",
+     .words = QT_TRANSLATE_NOOP("Commands", "Select the one before"),
+     .keys = "",
+     .run = [](const Site& s) { selectNext(s.desk, -1); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "On the mat: Shift+Tab")},
+    {.id = Do::SameFill,
+     .menu = Menu::Edit,
+     .lineBefore = true,
+     .name = "sameFill",
+     .words = QT_TRANSLATE_NOOP("Commands", "Select all of the same fill"),
+     .keys = "",
+     .run = [](const Site& s) { selectAlike(s.desk, Alike::Fill); },
+     .applies = some},
+    {.id = Do::SameLine,
+     .menu = Menu::Edit,
+     .name = "sameLine",
+     .words = QT_TRANSLATE_NOOP("Commands", "Select all of the same outline"),
+     .keys = "",
+     .run = [](const Site& s) { selectAlike(s.desk, Alike::Line); },
+     .applies = some},
+    {.id = Do::SameKind,
+     .menu = Menu::Edit,
+     .name = "sameKind",
+     .words = QT_TRANSLATE_NOOP("Commands", "Select all of the same kind"),
+     .keys = "",
+     .run = [](const Site& s) { selectAlike(s.desk, Alike::Kind); },
+     .applies = some},
+    {.id = Do::SameSize,
+     .menu = Menu::Edit,
+     .name = "sameSize",
+     .words = QT_TRANSLATE_NOOP("Commands", "Select all of the same size"),
+     .keys = "",
+     .run = [](const Site& s) { selectAlike(s.desk, Alike::Size); },
      .applies = some},
 };
 

@@ -42,10 +42,20 @@ SheetPtr Desk::sheet() const { return findSheet(project(), sheet_); }
 ItemPtr Desk::onlyItem() const { return selection_.size() == 1 ? findItem(project(), selection_.front()) : nullptr; }
 
 ItemPtr Desk::openCutout() const {
-  const ItemPtr item = onlyItem();
-  if (!item || item->recipe()) return item;
-  const auto chain = chainTo(project(), item->id);
-  return chain.size() > 1 ? chain[chain.size() - 2] : nullptr;
+  if (!onlyItem()) return nullptr;
+  const ItemPtr whole = openWhole();
+  return whole && whole->recipe() ? whole : nullptr;
+}
+
+ItemPtr Desk::openWhole() const {
+  if (const ItemPtr item = onlyItem(); item && item->recipe()) return item;
+  ItemPtr whole;
+  for (const Id id : selection_) {
+    const auto chain = chainTo(project(), id);
+    if (chain.size() < 2 || (whole && chain[chain.size() - 2] != whole)) return nullptr;
+    whole = chain[chain.size() - 2];
+  }
+  return whole;
 }
 
 bool Desk::admits(const Project& changed) {

@@ -7,6 +7,7 @@
 #include <QPainter>
 #include <QPainterPath>
 
+#include "app/desk/selecting.h"
 #include "app/look/theme.h"
 #include "app/mat/selection_frame.h"
 #include "app/tools/tool_table.h"
@@ -340,7 +341,8 @@ bool Mat::nudge(const QKeyEvent& event) {
   double step = pointsPerMillimetre;
   if (event.modifiers() & Qt::ShiftModifier) step *= 10;
   if (event.modifiers() & Qt::ControlModifier) step /= 10;
-  desk_.commit(tr("Nudge"), withMapped(desk_.settled(), desk_.selection(), Affine::move(*way * step)));
+  desk_.commit(tr("Nudge"),
+               withMapped(desk_.settled(), unlocked(desk_.settled(), desk_.selection()), Affine::move(*way * step)));
   return true;
 }
 
@@ -350,7 +352,11 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     setCursor(Qt::OpenHandCursor);
     return;
   }
-  if (!tool().key(*event) && !nudge(*event)) QWidget::keyPressEvent(event);
+  const bool leaves = event->modifiers() & Qt::ControlModifier;
+  if (leaves && (event->key() == Qt::Key_Tab || event->key() == Qt::Key_Backtab))
+    QWidget::focusNextPrevChild(event->key() == Qt::Key_Tab);
+  else if (!tool().key(*event) && !nudge(*event))
+    QWidget::keyPressEvent(event);
   refresh();
 }
 

@@ -3,11 +3,13 @@
 #include <QKeyEvent>
 #include <algorithm>
 
+#include "app/desk/selecting.h"
 #include "app/look/theme.h"
 #include "painting/raster.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
+#include "project/forms/form.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
 
@@ -25,17 +27,30 @@ double SelectTool::reach() const { return 5 / mat_.zoom(); }
 Id SelectTool::targetAt(const Pointer& p) const {
   const Project& project = desk_.project();
   const Id item = itemAt(*desk_.sheet(), p.onSheet, reach());
-  const ItemPtr cutout = desk_.openCutout();
-  if (!cutout) return item;
-  const Id open = cutout->id;
-  const auto chain = chainTo(project, open);
-  // Another item on the way keeps its right to be picked, and so does the cutout's own picture.
+  const ItemPtr open = desk_.openWhole();
+  if (!open) return item;
+  const auto chain = chainTo(project, open->id);
+  // Another item on the way keeps its right to be picked, and so does a cutout's own picture.
   if (item != 0 && item != chain.front()->id) return item;
-  const auto back = frameToSheet(project, open).inverse();
-  const bool onResult = back && isInside(resolved(*chain.back())->outline, FillRule::Nonzero, (*back)(p.onSheet));
-  if (onResult) return item;
-  const Id part = partAt(project, open, p.onSheet, reach());
-  return part != 0 ? part : item;
+  for (auto whole = chain.rbegin(); whole != chain.rend(); ++whole) {
+    if ((*whole)->recipe() && isOnResult(**whole, p.onSheet)) return (*whole)->id;
+    if (const Id child = childAt(project, (*whole)->id, p.onSheet, reach())) return child;
+  }
+  return item;
+}
+
+bool SelectTool::isOnResult(const Item& cutout, Point onSheet) const {
+  const auto back = frameToSheet(desk_.project(), cutout.id).inverse();
+  return back && isInside(resolved(cutout)->outline, FillRule::Nonzero, (*back)(onSheet));
+}
+
+/// The item under the one that is selected here; the frontmost one again when it was the last.
+Id SelectTool::targetBelow(const Pointer& p) const {
+  const auto there = itemsAt(*desk_.sheet(), p.onSheet, reach());
+  if (there.empty()) return 0;
+  const auto selected =
+      std::find_if(there.begin(), there.end(), [&](Id id) { return contains(desk_.selection(), id); });
+  return selected == there.end() || selected + 1 == there.end() ? there.front() : *(selected + 1);
 }
 
 void SelectTool::press(const Pointer& p) {
@@ -54,7 +69,8 @@ void SelectTool::press(const Pointer& p) {
     return;
   }
   doing_ = Doing::Pressed;
-  if (wasSelected_) return;
+  // With Alt a drag copies, and a click without one picks what lies below.
+  if (wasSelected_ || p.keys & Qt::AltModifier) return;
   std::vector<Id> chosen = add ? desk_.selection() : std::vector<Id>{};
   chosen.push_back(target);
   desk_.select(chosen);
@@ -69,12 +85,16 @@ void SelectTool::choose(const Pointer& p) {
 void SelectTool::drag(const Pointer& p) {
   now_ = p;
   const QPointF way = p.onMat - pressed_.onMat;
-  if (doing_ == Doing::Pressed && std::hypot(way.x(), way.y()) >= dragStart) doing_ = Doing::Moving;
+  if (doing_ == Doing::Pressed && std::hypot(way.x(), way.y()) >= dragStart) beginMoving();
   if (doing_ == Doing::Moving) {
     Point by = p.onSheet - pressed_.onSheet;
     if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
     movedBy_ = by;
-    trial_.show(withMapped(desk_.settled(), desk_.selection(), Affine::move(by)));
+    copies_.clear();
+    if (p.keys & Qt::AltModifier)
+      trial_.show(withCopies(desk_.settled(), desk_.selection(), by, copies_));
+    else
+      trial_.show(withMapped(desk_.settled(), moving_, Affine::move(by)));
   }
   if (doing_ == Doing::Gripping) {
     const Affine map =
@@ -83,17 +103,32 @@ void SelectTool::drag(const Pointer& p) {
   }
 }
 
+void SelectTool::beginMoving() {
+  const Id target = targetAt(pressed_);
+  if (!contains(desk_.selection(), target)) desk_.select({target});
+  moving_ = unlocked(desk_.settled(), desk_.selection());
+  doing_ = Doing::Moving;
+  frame_ = SelectionFrame::of(desk_.project(), desk_.selection());
+}
+
 void SelectTool::release(const Pointer& p) {
   now_ = p;
   const QString gripped = grip_ && grip_->turns ? Mat::tr("Turn") : Mat::tr("Resize");
   switch (doing_) {
     case Doing::Moving:
-      trial_.settle(Mat::tr("Move"));
+      if (copies_.empty())
+        trial_.settle(Mat::tr("Move"));
+      else if (trial_.settle(Mat::tr("Copy")))
+        desk_.select(std::exchange(copies_, {}));
       break;
     case Doing::Gripping:
       trial_.settle(gripped);
       break;
     case Doing::Pressed: {
+      if (p.keys & Qt::AltModifier) {
+        desk_.select({targetBelow(p)});
+        break;
+      }
       // A click on what was selected: Shift takes it out, a plain click leaves it alone.
       if (!wasSelected_) break;
       const Id target = targetAt(p);
@@ -107,7 +142,8 @@ void SelectTool::release(const Pointer& p) {
     }
     case Doing::Marquee: {
       std::vector<Id> chosen = p.keys & Qt::ShiftModifier ? desk_.selection() : std::vector<Id>{};
-      for (const Id id : itemsWithin(*desk_.sheet(), Box::between(pressed_.onSheet, p.onSheet)))
+      const Taken taken = p.keys & Qt::AltModifier ? Taken::Touched : Taken::Inside;
+      for (const Id id : itemsWithin(*desk_.sheet(), Box::between(pressed_.onSheet, p.onSheet), taken))
         if (!contains(chosen, id)) chosen.push_back(id);
       desk_.select(chosen);
       break;
@@ -127,6 +163,7 @@ void SelectTool::stop() {
 void SelectTool::putAway() {
   trial_.drop();
   stop();
+  copies_.clear();
   hovered_ = 0;
 }
 
@@ -137,10 +174,11 @@ void SelectTool::hover(const Pointer& p) {
 }
 
 void SelectTool::doubleClick(const Pointer& p) {
-  const ItemPtr item = findItem(desk_.project(), itemAt(*desk_.sheet(), p.onSheet, reach()));
-  if (!item || !item->recipe()) return;
-  const Id part = partAt(desk_.project(), item->id, p.onSheet, reach());
-  if (part != 0) desk_.select({part});
+  // One level further in: into the selected item, or else into the one at this place.
+  const ItemPtr selected = desk_.onlyItem();
+  const bool goesOn = selected && targetAt(p) == selected->id;
+  const Id whole = goesOn ? selected->id : itemAt(*desk_.sheet(), p.onSheet, reach());
+  if (const Id child = childAt(desk_.project(), whole, p.onSheet, reach())) desk_.select({child});
 }
 
 bool SelectTool::key(QKeyEvent& event) {
@@ -154,14 +192,11 @@ bool SelectTool::key(QKeyEvent& event) {
     desk_.select(chain.size() > 1 ? std::vector<Id>{chain[chain.size() - 2]->id} : std::vector<Id>{});
     return true;
   }
-  if ((event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) && item && item->recipe()) {
-    for (const ItemPtr& part : item->recipe()->parts)
-      if (!part->hidden) {
-        desk_.select({part->id});
-        break;
-      }
+  if (event.key() == Qt::Key_Tab || event.key() == Qt::Key_Backtab) {
+    selectNext(desk_, event.key() == Qt::Key_Tab ? 1 : -1);
     return true;
   }
+  if ((event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) && item) return goInto(desk_);
   return false;
 }
 
@@ -215,7 +250,9 @@ void SelectTool::paint(QPainter& painter) {
     painter.drawRect(QRectF(pressed_.onMat, now_.onMat).normalized());
     return;
   }
+  if (moving_.empty() && moving) return;
   auto frame = moving ? frame_ : SelectionFrame::of(desk_.project(), desk_.selection());
+  if (!moving && unlocked(desk_.project(), desk_.selection()).empty()) frame.reset();
   if (moving && frame) frame->toSheet = Affine::move(movedBy_) * frame->toSheet;
   if (frame) paintGrips(painter, *frame, mat_, grip_);
 }
@@ -231,7 +268,8 @@ void SelectTool::paintSelection(QPainter& painter, bool moving) {
 }
 
 QString SelectTool::hint() const {
-  if (doing_ == Doing::Moving) return Mat::tr("Shift keeps to one direction · Esc puts it back");
+  if (doing_ == Doing::Moving) return Mat::tr("Shift keeps to one direction · Alt drags a copy · Esc puts it back");
+  if (doing_ == Doing::Marquee) return Mat::tr("Takes what lies inside · Alt takes what it touches · Shift adds");
   if (doing_ == Doing::Gripping)
     return grip_->turns ? Mat::tr("Shift turns in steps of 15° · Esc puts it back")
                         : Mat::tr("Shift keeps the proportions · Alt keeps the middle · Esc puts it back");
@@ -244,7 +282,12 @@ QString SelectTool::hint() const {
         "Drag the picture to move it, a part's ghost to move the part · click a sign to change its role · R reframes");
   if (item && pictureOf(*item->style))
     return Mat::tr("Drag to move · R reframes the photo · Shift-click adds to the selection");
-  if (item) return Mat::tr("Drag to move · handles resize and turn · Shift-click adds to the selection");
+  if (item && item->locked) return Mat::tr("It is locked: K unlocks it");
+  if (item && showsChildren(item->form))
+    return Mat::tr("Drag to move all of it · a double click or Enter goes in, Esc comes out · Shift+G ungroups");
+  if (item)
+    return Mat::tr(
+        "Drag to move, with Alt to copy · handles resize and turn · Shift-click adds · Alt-click picks what is below");
   return Mat::tr(
       "Click an item, or drag round several · 4 rectangle, 5 ellipse · wheel moves the sheet, Ctrl+wheel zooms");
 }

@@ -39,7 +39,10 @@ class SelectTool : public Tool {
 
   /// What a press here would take hold of: a part of the selected cutout, an item, or nothing.
   Id targetAt(const Pointer& pointer) const;
+  Id targetBelow(const Pointer& pointer) const;
+  bool isOnResult(const Item& cutout, Point onSheet) const;
   double reach() const;
+  void beginMoving();
   void paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const;
   void paintGhosts(QPainter& painter, const Item& cutout);
   void paintSelection(QPainter& painter, bool moving);
@@ -50,6 +53,8 @@ class SelectTool : public Tool {
   Pointer pressed_{};
   Pointer now_{};
   Point movedBy_;
+  std::vector<Id> moving_;  ///< What of the selection moves: what is locked stays.
+  std::vector<Id> copies_;  ///< The copies that a drag makes.
   SelectionPicture picture_;
   StillGhosts ghosts_;
   Id hovered_ = 0;

@@ -6,6 +6,7 @@
 #include "cutting/planar_map.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
+#include "project/forms/form.h"
 #include "project/framing.h"
 #include "project/limits.h"
 #include "project/resolve.h"
@@ -132,6 +133,36 @@ Result<Project> withOutlines(const Project& project, std::span<const Id> ids,
   return next;
 }
 
+/// What a cut of an item goes through: the item itself or, in a group, all that is in it.
+std::vector<Id> leavesOf(const Item& item) {
+  if (!showsChildren(item.form) || countOfCopies(item.form) != 1) return {item.id};
+  std::vector<Id> leaves;
+  for (const ItemPtr& child : childrenOf(item))
+    for (const Id id : leavesOf(*child)) leaves.push_back(id);
+  return leaves;
+}
+
+/// A live cutout of the item with an area of its parent's space. Ids are taken from `nextId` on.
+Item trimmed(const Item& item, const Outline& area, const std::string& edge, Id nextId) {
+  Item cutout = item;
+  Item inside = item;
+  inside.id = nextId;
+  inside.hidden = false;  // a part that is left out would trim to the whole sheet
+  inside.locked = false;
+  cutout.turn = 0;
+  cutout.position = boxInParent(item).centre();
+  inside.position = item.position - cutout.position;
+  cutout.style = lookOf(item);
+  dropPictures(changeable(cutout));
+  if (showsPicture(item)) setPicture(changeable(cutout), PartPicture{inside.id});
+  const Item sheet = plainItem(nextId + 1, edge, transformed(area, Affine::move(-cutout.position)), {});
+  Recipe recipe;
+  recipe.parts = {std::make_shared<const Item>(inside), std::make_shared<const Item>(sheet)};
+  recipe.formula = Formula::chain(2, Role::Intersect);
+  cutout.form = std::make_shared<const Recipe>(std::move(recipe));
+  return cutout;
+}
+
 }  // namespace
 
 Project withBaked(const Project& project, Id id) {
@@ -234,20 +265,25 @@ Result<Project> withKnife(const Project& project, std::span<const Id> ids, const
                           std::vector<Id>& made) {
   Project next = project;
   bool cutAny = false;
-  for (const ItemPtr& item : combinable(project, ids)) {
-    const auto back = item->toParent().inverse();
-    const auto pieces = knifed({resolved(*item)->outline}, transformed(stroke, *back), gap);
-    if (!pieces) return tl::unexpected(pieces.error());
-    const bool notched =
-        pieces->size() == 1 && gap > 0 &&
-        std::abs(signedArea((*pieces)[0])) < std::abs(signedArea(resolved(*item)->outline)) * (1 - 1e-9);
-    if (pieces->size() < 2 && !notched) {
-      made.push_back(item->id);
-      continue;
+  for (const ItemPtr& whole : combinable(project, ids)) {
+    std::vector<Id> pieceIds;
+    for (const Id id : leavesOf(*whole)) {
+      const ItemPtr item = findItem(project, id);
+      const auto back = frameToSheet(project, id).inverse();
+      if (!back) continue;
+      const auto pieces = knifed({resolved(*item)->outline}, transformed(stroke, *back), gap);
+      if (!pieces) return tl::unexpected(pieces.error());
+      const bool notched =
+          pieces->size() == 1 && gap > 0 &&
+          std::abs(signedArea((*pieces)[0])) < std::abs(signedArea(resolved(*item)->outline)) * (1 - 1e-9);
+      if (pieces->size() < 2 && !notched) continue;
+      cutAny = true;
+      const auto all = Formula::chain(static_cast<int>(pieces->size()), Role::Add);
+      next = withReplaced(next, id, itemsOfRegions(*item, *pieces), all, pieceIds);
     }
-    cutAny = true;
-    const auto all = Formula::chain(static_cast<int>(pieces->size()), Role::Add);
-    next = withReplaced(next, item->id, itemsOfRegions(*item, *pieces), all, made);
+    // The pieces of a group's members stay in the group.
+    if (findItem(next, whole->id)) pieceIds = {whole->id};
+    made.insert(made.end(), pieceIds.begin(), pieceIds.end());
   }
   if (!cutAny) return problem("the stroke parts nothing: draw it right across a shape");
   return next;
@@ -279,27 +315,18 @@ Result<Project> withLineOutlined(const Project& project, std::span<const Id> ids
 Project withTrimmed(const Project& project, std::span<const Id> ids, const Box& box, const std::string& edge,
                     std::vector<Id>& made) {
   Project next = project;
-  for (const ItemPtr& item : combinable(project, ids)) {
-    const Box own = boxInParent(*item);
-    made.push_back(item->id);
-    if (box.grown(1e-9).contains(own) || !box.touches(own)) continue;
-    Item cutout = *item;
-    Item inside = *item;
-    inside.id = next.nextId++;
-    inside.hidden = false;  // a part that is left out would trim to the whole sheet
-    cutout.turn = 0;
-    cutout.position = own.centre();
-    inside.position = item->position - cutout.position;
-    cutout.style = lookOf(*item);
-    dropPictures(changeable(cutout));
-    if (showsPicture(*item)) setPicture(changeable(cutout), PartPicture{inside.id});
-    Item sheet = plainItem(next.nextId++, edge,
-                           transformed(fitted(rectangleOutline(1, 1), box), Affine::move(-cutout.position)), {});
-    Recipe recipe;
-    recipe.parts = {std::make_shared<const Item>(inside), std::make_shared<const Item>(sheet)};
-    recipe.formula = Formula::chain(2, Role::Intersect);
-    cutout.form = std::make_shared<const Recipe>(std::move(recipe));
-    next = withItem(next, item->id, [&](const Item&) { return cutout; });
+  for (const ItemPtr& whole : combinable(project, ids)) {
+    made.push_back(whole->id);
+    for (const Id id : leavesOf(*whole)) {
+      const Affine parent = parentToSheet(project, id);
+      const auto back = parent.inverse();
+      const ItemPtr item = findItem(project, id);
+      const Box own = bounds(transformed(resolved(*item)->outline, parent * item->toParent()));
+      if (!back || box.grown(1e-9).contains(own) || !box.touches(own)) continue;
+      const Outline area = transformed(fitted(rectangleOutline(1, 1), box), *back);
+      next = withItem(next, id, [&](const Item& before) { return trimmed(before, area, edge, next.nextId); });
+      next.nextId += 2;
+    }
   }
   return next;
 }

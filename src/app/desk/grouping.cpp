@@ -1,0 +1,51 @@
+#include "app/desk/grouping.h"
+
+#include <algorithm>
+
+#include "app/desk/selecting.h"
+#include "project/edits/cutouts.h"
+#include "project/edits/groups.h"
+#include "project/edits/tree.h"
+#include "project/forms/form.h"
+
+namespace widecut {
+
+std::vector<Id> selectedGroups(const Desk& desk) {
+  std::vector<Id> ids;
+  for (const Id id : desk.selection())
+    if (const ItemPtr item = findItem(desk.settled(), id); item && showsChildren(item->form)) ids.push_back(id);
+  return ids;
+}
+
+bool areAll(const Desk& desk, bool Item::*flag) {
+  const auto& ids = desk.selection();
+  return !ids.empty() && std::all_of(ids.begin(), ids.end(), [&](Id id) {
+    const ItemPtr item = findItem(desk.settled(), id);
+    return item && (*item).*flag;
+  });
+}
+
+void group(Desk& desk) {
+  Id made = 0;
+  Project changed = grouped(desk.settled(), desk.selection(), made);
+  if (made == 0) {
+    emit desk.told(Desk::tr("Select items on the sheet to group them: parts of a cutout are one already"));
+    return;
+  }
+  if (desk.commit(Desk::tr("Group"), std::move(changed))) desk.select({made});
+}
+
+void ungroup(Desk& desk) {
+  Project changed = desk.settled();
+  std::vector<Id> freed;
+  for (const Id id : selectedGroups(desk)) changed = withPartsLifted(changed, id, freed);
+  if (desk.commit(Desk::tr("Ungroup"), std::move(changed))) desk.select(freed);
+}
+
+void deleteSelection(Desk& desk) {
+  const auto free = unlocked(desk.settled(), desk.selection());
+  if (free.size() < desk.selection().size()) emit desk.told(Desk::tr("What is locked stays: K unlocks it"));
+  desk.commit(Desk::tr("Delete"), withoutItems(desk.settled(), free));
+}
+
+}  // namespace widecut

@@ -1,0 +1,131 @@
+#include "app/desk/selecting.h"
+
+#include <algorithm>
+
+#include "project/edits/tree.h"
+#include "project/forms/form.h"
+#include "project/resolve.h"
+#include "scene/hit.h"
+
+namespace widecut {
+namespace {
+
+bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
+
+/// The items that the selection is picked from, back to front.
+std::vector<Id> atHandBeside(const Desk& desk) {
+  const ItemPtr only = desk.onlyItem();
+  const ItemPtr whole =
+      only && only->recipe() && chainTo(desk.settled(), only->id).size() < 2 ? nullptr : desk.openWhole();
+  std::vector<Id> ids;
+  for (const ItemPtr& item : whole&& whole != only ? childrenOf(*whole) : desk.sheet()->items)
+    if (isAtHand(*item)) ids.push_back(item->id);
+  return ids;
+}
+
+bool areAlike(const Item& a, const Item& b, Alike alike) {
+  switch (alike) {
+    case Alike::Fill:
+      return a.style->fills == b.style->fills;
+    case Alike::Line:
+      return a.style->lines == b.style->lines;
+    case Alike::Kind:
+      return kindOf(a.form) == kindOf(b.form);
+    case Alike::Size: {
+      constexpr double close = 0.01;  // points
+      const Box x = boxInFrame(a), y = boxInFrame(b);
+      return std::abs(x.width() - y.width()) < close && std::abs(x.height() - y.height()) < close;
+    }
+  }
+  return false;
+}
+
+/// Every item of a list, those inside others too.
+void addAll(const ItemList& items, std::vector<Id>& ids) {
+  for (const ItemPtr& item : items) {
+    ids.push_back(item->id);
+    addAll(childrenOf(*item), ids);
+  }
+}
+
+}  // namespace
+
+std::vector<Id> unlocked(const Project& project, const std::vector<Id>& items) {
+  std::vector<Id> free;
+  for (const Id id : items) {
+    const auto chain = chainTo(project, id);
+    if (std::none_of(chain.begin(), chain.end(), [](const ItemPtr& item) { return item->locked; })) free.push_back(id);
+  }
+  return free;
+}
+
+void selectAll(Desk& desk) { desk.select(atHandBeside(desk)); }
+
+void invertSelection(Desk& desk) {
+  std::vector<Id> ids = atHandBeside(desk);
+  std::erase_if(ids, [&](Id id) { return contains(desk.selection(), id); });
+  desk.select(std::move(ids));
+}
+
+void selectNext(Desk& desk, int step) {
+  const std::vector<Id> ids = atHandBeside(desk);
+  if (ids.empty()) return;
+  const auto count = std::ssize(ids);
+  std::ptrdiff_t at = step > 0 ? -1 : count;
+  for (std::ptrdiff_t i = 0; i < count; ++i)
+    if (contains(desk.selection(), ids[static_cast<std::size_t>(i)])) at = i;
+  desk.select({ids[static_cast<std::size_t>((at + step + count) % count)]});
+}
+
+void selectAlike(Desk& desk, Alike alike) {
+  const ItemPtr like = desk.selection().empty() ? nullptr : findItem(desk.settled(), desk.selection().front());
+  if (!like) return;
+  std::vector<Id> ids;
+  for (const ItemPtr& item : desk.sheet()->items)
+    if (isAtHand(*item) && areAlike(*item, *like, alike)) ids.push_back(item->id);
+  emit desk.told(ids.size() == 1 ? Desk::tr("There is no other one like it")
+                                 : Desk::tr("%1 are alike").arg(ids.size()));
+  if (!ids.empty()) desk.select(std::move(ids));
+}
+
+bool goInto(Desk& desk) {
+  const ItemPtr item = desk.onlyItem();
+  if (!item) return false;
+  const auto& children = childrenOf(*item);
+  std::vector<ItemPtr> inside(children.begin(), children.end());
+  if (showsChildren(item->form)) std::reverse(inside.begin(), inside.end());
+  for (const ItemPtr& child : inside)
+    if (isAtHand(*child)) {
+      desk.select({child->id});
+      return true;
+    }
+  return false;
+}
+
+void toggle(Desk& desk, bool Item::*flag, const QString& on, const QString& off) {
+  const auto& ids = desk.selection();
+  const bool had = std::all_of(ids.begin(), ids.end(), [&](Id id) {
+    const ItemPtr item = findItem(desk.settled(), id);
+    return item && (*item).*flag;
+  });
+  desk.commit(had ? off : on, withEach(desk.settled(), ids, [&](const Item& before) {
+                Item after = before;
+                after.*flag = !had;
+                return after;
+              }));
+}
+
+void freeAll(Desk& desk, bool Item::*flag, const QString& name) {
+  std::vector<Id> all, freed;
+  addAll(desk.sheet()->items, all);
+  for (const Id id : all)
+    if ((*findItem(desk.settled(), id)).*flag) freed.push_back(id);
+  desk.commit(name, withEach(desk.settled(), freed, [&](const Item& before) {
+                Item after = before;
+                after.*flag = false;
+                return after;
+              }));
+  desk.select(freed);
+}
+
+}  // namespace widecut
