@@ -241,7 +241,8 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
 namespace {
 
 /// What `read` makes of the zip at that path; problems name the file.
-Result<Project> opened(const std::string& path, const std::function<Result<Project>(zip_t*)>& read) {
+template <class Read>
+auto opened(const std::string& path, const Read& read) -> decltype(read(nullptr)) {
   if (const auto may = mayBeRead(path); !may) return tl::unexpected(may.error());
   char first[2] = {};
   std::ifstream(path, std::ios::binary).read(first, 2);
@@ -249,9 +250,10 @@ Result<Project> opened(const std::string& path, const std::function<Result<Proje
   zip_source_t* source = zip_source_file_create(path.c_str(), 0, 0, &error.error);
   if (!source) return problem("cannot read " + path + ": " + zip_error_strerror(&error.error));
   const auto zip = zipFrom(source, first[0] == 'P' && first[1] == 'K');
-  auto project = zip ? read(zip->get()) : tl::unexpected(zip.error());
-  if (!project) return problem("cannot open " + path + ": " + project.error().message);
-  return project;
+  if (!zip) return problem("cannot open " + path + ": " + zip.error().message);
+  auto found = read(zip->get());
+  if (!found) return problem("cannot open " + path + ": " + found.error().message);
+  return found;
 }
 
 }  // namespace
@@ -266,6 +268,14 @@ Result<Project> openFirstSheet(const std::string& path) {
     const auto bare = projectIn(zip, {.mostSheets = 1});
     if (!bare) return bare;
     return projectIn(zip, {.media = mediaIn(zip), .mostSheets = 1, .photos = mediaOf(*bare)});
+  });
+}
+
+Result<std::string> previewOf(const std::string& path) {
+  constexpr std::size_t mostBytes = 16 << 20;
+  return opened(path, [](zip_t* zip) -> Result<std::string> {
+    const zip_int64_t index = zip_name_locate(zip, "preview.png", 0);
+    return index < 0 ? Result<std::string>("") : entry(zip, static_cast<zip_uint64_t>(index), "preview.png", mostBytes);
   });
 }
 

@@ -18,6 +18,8 @@ Result<std::string> bytesOfProject(const Project& project, const std::string& pr
 Result<Project> openProject(const std::string& path, const Progress& progress = {});
 /// A project of the first sheet alone with its photos: what can be shown while the rest is read.
 Result<Project> openFirstSheet(const std::string& path);
+/// The picture of its first sheet, as PNG; empty when the file has none.
+Result<std::string> previewOf(const std::string& path);
 /// The photos that nothing shows are left out. What was written is read again before it replaces an older file.
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path,
                          const Progress& progress = {});

@@ -69,6 +69,15 @@ void CommandActions::openByPointer(QPoint where) {
   menu->popup(where);
 }
 
+void CommandActions::openMenu(std::initializer_list<CommandId> ids, QPoint where) {
+  auto* menu = new QMenu(&site_.window);
+  menu->setObjectName("panelMenu");
+  menu->setAttribute(Qt::WA_DeleteOnClose);
+  for (const CommandId id : ids)
+    if (action(id)->isEnabled()) menu->addAction(action(id));
+  menu->popup(where);
+}
+
 void CommandActions::run(CommandId id) { action(id)->trigger(); }
 
 void CommandActions::refresh() {

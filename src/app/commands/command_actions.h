@@ -24,12 +24,14 @@ class CommandActions : public QObject {
   void openByPointer(QPoint where);
   /// Runs the command when it applies.
   void run(CommandId id);
+  QAction* action(CommandId id) const { return actions_[static_cast<std::size_t>(id)]; }
+  /// Opens a menu of these, as far as they apply.
+  void openMenu(std::initializer_list<CommandId> ids, QPoint where);
 
  private:
   /// What an action does before, and instead of, what it is for. `looksOnly` may be done while a project is opened.
   void act(bool looksOnly, const std::function<void()>& what);
   void refresh();
-  QAction* action(CommandId id) const { return actions_[static_cast<std::size_t>(id)]; }
   CommandSite site_;
   std::function<void()> before_;
   std::array<QAction*, static_cast<std::size_t>(CommandId::count)> actions_{};

@@ -2,7 +2,9 @@
 
 #include <algorithm>
 
+#include "app/desk/selecting.h"
 #include "geometry/measure.h"
+#include "project/edits/sheets.h"
 #include "project/limits.h"
 
 namespace widecut {
@@ -159,6 +161,17 @@ void Desk::stepSheet(int by) {
   const auto here = std::find_if(sheets.begin(), sheets.end(), [&](const SheetPtr& s) { return s->id == sheet_; });
   const auto to = here - sheets.begin() + by;
   if (to >= 0 && to < std::ssize(sheets)) goToSheet(sheets[static_cast<std::size_t>(to)]->id);
+}
+
+void Desk::putOnSheet(const std::vector<Id>& items, Id sheet, bool copies) {
+  std::vector<Id> made;
+  const Point beside{12, 12};
+  Project changed = copies ? withCopiesOnSheet(settled(), items, sheet, beside, made)
+                           : withItemsOnSheet(settled(), unlocked(settled(), items), sheet);
+  const bool same = isSame(changed, settled());
+  if (same || !commit(copies ? tr("Copy to another sheet") : tr("Move to another sheet"), std::move(changed))) return;
+  emit told((copies ? tr("Copied to “%1”") : tr("Moved to “%1”"))
+                .arg(QString::fromStdString(findSheet(settled(), sheet)->name)));
 }
 
 void Desk::setTool(ToolKind tool) {

@@ -30,6 +30,9 @@ struct Saving {
   Result<std::string> write(PhotoStore& photos, const Progress& progress) const;
 };
 
+/// An empty project with one A4 sheet.
+Project emptyProject();
+
 /// The state that every part of the window shows and changes. Everything here is for the window's thread.
 class Desk : public QObject {
   Q_OBJECT
@@ -68,6 +71,8 @@ class Desk : public QObject {
   void goToSheet(Id sheet);
   /// To the sheet so many further on; stays where there is none.
   void stepSheet(int by);
+  /// Moves items to another sheet, or copies them there.
+  void putOnSheet(const std::vector<Id>& items, Id sheet, bool copies);
   void setTool(ToolKind tool);
   /// How many corners the next polygon has; 3 to 400.
   void setCornersForNew(int corners);
@@ -86,7 +91,8 @@ class Desk : public QObject {
   // Files.
   QString path() const { return path_; }
   bool isSaved() const { return history_.isSaved(); }
-  void startNew();
+  void startNew() { startNew(emptyProject()); }
+  void startNew(Project project);
   Result<void> open(const QString& path);
   /// The same in steps: what can be seen of it already shows, and can be looked at, but not be changed, until it is
   /// open, or given up; then what was open before stands again.
@@ -128,6 +134,8 @@ class Desk : public QObject {
   void projectChanged();
   void selectionChanged();
   void sheetChanged();
+  /// A project was begun, opened or taken up: there is something to see.
+  void begun();
   void toolChanged();
   /// What the tool in hand is about to draw or do was set otherwise.
   void toolSet();
@@ -139,6 +147,9 @@ class Desk : public QObject {
 
   /// See settleAll.
   void settleWanted();
+  /// The selected item is to get another name, where names are shown.
+  void renameWanted();
+  void renameSheetWanted(Id sheetOrPiece);
 
  private:
   friend class Trial;
@@ -202,8 +213,5 @@ class Trial {
  private:
   QPointer<Desk> desk_;  // panels outlive the desk when the window closes
 };
-
-/// An empty project with one A4 sheet.
-Project emptyProject();
 
 }  // namespace widecut

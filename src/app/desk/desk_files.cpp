@@ -28,10 +28,11 @@ void Desk::showFirstSheet() {
   emit projectChanged();
   emit sheetChanged();
   emit fileChanged();
+  emit begun();
 }
 
-void Desk::startNew() {
-  reset(std::make_shared<const Project>(emptyProject()), {});
+void Desk::startNew(Project project) {
+  reset(std::make_shared<const Project>(std::move(project)), {});
   claim({});
 }
 

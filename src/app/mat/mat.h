@@ -56,6 +56,8 @@ class Mat : public QWidget {
   void keyPressEvent(QKeyEvent* event) override;
   void keyReleaseEvent(QKeyEvent* event) override;
   void leaveEvent(QEvent* event) override;
+  void showEvent(QShowEvent*) override { emit hintChanged(); }
+  void hideEvent(QHideEvent*) override { emit hintChanged(); }
   /// Tab goes from item to item here; Ctrl+Tab leaves the mat.
   bool focusNextPrevChild(bool) override { return false; }
   void contextMenuEvent(QContextMenuEvent* event) override;

@@ -1,191 +1,88 @@
 #include "app/panels/sheets_panel.h"
 
+#include <QKeyEvent>
 #include <QLabel>
+#include <QLineEdit>
+#include <QMenu>
 #include <QPainter>
 #include <QStyledItemDelegate>
+#include <QToolButton>
 #include <QVBoxLayout>
-#include <algorithm>
 
+#include "app/commands/command_actions.h"
 #include "app/look/theme.h"
-#include "painting/item_picture.h"
+#include "project/edits/sheets.h"
+#include "project/limits.h"
 
 namespace widecut {
 namespace {
 
-constexpr int thumbnailWidth = 172, thumbnailHeight = 112;
 constexpr int inset = 10, frame = 3, gap = 4;
-constexpr std::size_t mostPictures = 300;  // of 80 kB each on a plain screen
 
-QSize thumbnailSize(const Sheet& sheet) {
-  const double scale = std::min(thumbnailWidth / sheet.width, thumbnailHeight / sheet.height);
-  return {std::max(1, static_cast<int>(std::lround(sheet.width * scale))),
-          std::max(1, static_cast<int>(std::lround(sheet.height * scale)))};
-}
+QFont pieceFont() { return theme::font(12, QFont::DemiBold); }
+QFont sheetFont() { return theme::font(11); }
+int captionHeight(const QFont& font) { return QFontMetrics(font).height() + gap; }
 
-/// A piece's name, or a sheet's thumbnail; the one that is open has a plum frame.
+/// A piece's name, or a sheet's thumbnail with its number and name below; the one that is open has a plum frame.
 class SheetDelegate : public QStyledItemDelegate {
  public:
   using QStyledItemDelegate::QStyledItemDelegate;
 
   QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const override {
     const QSize size = index.data(SheetsModel::SizeOf).toSize();
-    if (size.isEmpty()) return {thumbnailWidth, QFontMetrics(theme::font(12)).height() + 2 * gap};
-    return {thumbnailWidth, size.height() + 2 * frame + gap};
+    if (size.isEmpty()) return {100, captionHeight(pieceFont()) + gap};
+    return {100, size.height() + 2 * frame + captionHeight(sheetFont()) + gap};
   }
 
   void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
     const QRect area = option.rect.adjusted(inset, 0, -inset, 0);
     const QSize size = index.data(SheetsModel::SizeOf).toSize();
-    if (size.isEmpty()) {
-      painter->setFont(theme::font(12));
-      painter->setPen(theme::ink);
-      const QString name = index.data(Qt::DisplayRole).toString();
-      painter->drawText(area, Qt::AlignVCenter | Qt::AlignLeft,
-                        painter->fontMetrics().elidedText(name, Qt::ElideRight, area.width()));
-      return;
-    }
+    const bool open = option.state & QStyle::State_Selected;
+    painter->setFont(size.isEmpty() ? pieceFont() : sheetFont());
+    painter->setPen(size.isEmpty() || open ? theme::ink : theme::slate);
+    const QRect words = captionOf(option, index);
+    painter->drawText(words, Qt::AlignVCenter | Qt::AlignLeft,
+                      painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, words.width()));
+    if (size.isEmpty()) return;
     const QRect paper(area.topLeft() + QPoint(frame, frame), size);
     const QImage picture = index.data(SheetsModel::PictureOf).value<QImage>();
     if (picture.isNull())
       painter->fillRect(paper, Qt::white);
     else
       painter->drawImage(paper, picture);
-    const bool open = option.state & QStyle::State_Selected;
     const bool lit = open || option.state & (QStyle::State_MouseOver | QStyle::State_HasFocus);
     painter->setPen(QPen(open ? theme::plum : lit ? theme::slate : theme::rule, open ? 2 : 1));
     painter->drawRect(QRectF(paper).adjusted(-1.5, -1.5, 1.5, 1.5));
+  }
+
+  QWidget* createEditor(QWidget* parent, const QStyleOptionViewItem&, const QModelIndex& index) const override {
+    auto* field = new QLineEdit(parent);
+    field->setFrame(false);
+    field->setAccessibleName(SheetsPanel::tr("Name of %1").arg(index.data(Qt::EditRole).toString()));
+    return field;
+  }
+  void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option,
+                            const QModelIndex& index) const override {
+    editor->setGeometry(captionOf(option, index).adjusted(-2, -1, 0, 1));
+  }
+
+ private:
+  static QRect captionOf(const QStyleOptionViewItem& option, const QModelIndex& index) {
+    const QRect area = option.rect.adjusted(inset, 0, -inset, 0);
+    if (index.data(SheetsModel::SizeOf).toSize().isEmpty()) return area;
+    const int height = captionHeight(sheetFont());
+    return {area.left() + frame, area.bottom() - height - gap + 2, area.width() - frame, height};
   }
 };
 
 }  // namespace
 
-SheetsModel::SheetsModel(Desk& desk, QObject* parent) : QAbstractListModel(parent), desk_(desk) {
-  painters_.setMaxThreadCount(1);
-  rows_ = rowsNow();
-  // Thumbnails follow a little behind, so that a drag is not slowed.
-  soon_.setSingleShot(true);
-  soon_.setInterval(120);
-  connect(&soon_, &QTimer::timeout, this, &SheetsModel::follow);
-  connect(&desk, &Desk::projectChanged, this, [this] {
-    if (!desk_.isTrying()) soon_.start();
-  });
-  connect(&desk, &Desk::sheetChanged, this, &SheetsModel::follow);
-}
-
-SheetsModel::~SheetsModel() {
-  painters_.clear();
-  painters_.waitForDone();
-}
-
-std::vector<SheetsModel::Row> SheetsModel::rowsNow() const {
-  std::vector<Row> rows;
-  int number = 0;
-  for (const PiecePtr& piece : desk_.settled().pieces) {
-    rows.push_back({piece->id, QString::fromStdString(piece->name), nullptr, 0});
-    for (const SheetPtr& sheet : piece->sheets)
-      rows.push_back({sheet->id, QString::fromStdString(sheet->name), sheet, ++number});
-  }
-  return rows;
-}
-
-void SheetsModel::follow() {
-  auto rows = rowsNow();
-  const auto isLike = [](const Row& a, const Row& b) {
-    return a.id == b.id && a.name == b.name && !a.sheet == !b.sheet &&
-           (!a.sheet || thumbnailSize(*a.sheet) == thumbnailSize(*b.sheet));
-  };
-  if (!std::equal(rows.begin(), rows.end(), rows_.begin(), rows_.end(), isLike)) {
-    beginResetModel();
-    rows_ = std::move(rows);
-    std::erase_if(pictures_, [&](const auto& entry) { return !indexOf(entry.first).isValid(); });
-    endResetModel();
-    return;
-  }
-  for (std::size_t i = 0; i < rows.size(); ++i) {
-    if (rows[i].sheet == rows_[i].sheet) continue;
-    rows_[i] = rows[i];
-    const QModelIndex changed = index(static_cast<int>(i));
-    emit dataChanged(changed, changed);
-  }
-}
-
-int SheetsModel::rowCount(const QModelIndex& parent) const {
-  return parent.isValid() ? 0 : static_cast<int>(rows_.size());
-}
-
-Qt::ItemFlags SheetsModel::flags(const QModelIndex& index) const {
-  const bool isSheet = index.isValid() && rows_[static_cast<std::size_t>(index.row())].sheet;
-  return isSheet ? Qt::ItemIsEnabled | Qt::ItemIsSelectable : Qt::ItemIsEnabled;
-}
-
-QModelIndex SheetsModel::indexOf(Id sheet) const {
-  for (std::size_t i = 0; i < rows_.size(); ++i)
-    if (rows_[i].id == sheet) return index(static_cast<int>(i));
-  return {};
-}
-
-void SheetsModel::setPixelRatio(double ratio) {
-  if (ratio == ratio_) return;
-  ratio_ = ratio;
-  pictures_.clear();
-}
-
-QVariant SheetsModel::data(const QModelIndex& index, int role) const {
-  if (!index.isValid()) return {};
-  const Row& row = rows_[static_cast<std::size_t>(index.row())];
-  switch (role) {
-    case Qt::DisplayRole:
-      return row.sheet ? QVariant() : row.name;
-    case Qt::ToolTipRole:
-    case Qt::AccessibleTextRole:
-      return row.sheet ? tr("Sheet %1: %2").arg(row.number).arg(row.name) : row.name;
-    case SheetId:
-      return QVariant::fromValue<qulonglong>(row.sheet ? row.id : 0);
-    case SizeOf:
-      return row.sheet ? thumbnailSize(*row.sheet) : QSize();
-    case PictureOf:
-      return row.sheet ? pictureOf(row.sheet) : QImage();
-    default:
-      return {};
-  }
-}
-
-QImage SheetsModel::pictureOf(const SheetPtr& sheet) const {
-  Picture& picture = pictures_[sheet->id];
-  picture.lastUse = ++uses_;
-  if (picture.of != sheet && picture.wanted != sheet) {
-    picture.wanted = sheet;
-    auto* self = const_cast<SheetsModel*>(this);  // what is painted comes back to the model itself
-    painters_.start([self, sheet, &photos = desk_.photos(), ratio = ratio_] {
-      QImage image = pictureOfSheet(*sheet, photos, thumbnailSize(*sheet), ratio);
-      QMetaObject::invokeMethod(
-          self, [self, sheet, image = std::move(image)] { self->take(sheet, image); }, Qt::QueuedConnection);
-    });
-  }
-  return picture.image;
-}
-
-void SheetsModel::take(const SheetPtr& sheet, QImage image) {
-  const auto found = pictures_.find(sheet->id);
-  if (found == pictures_.end() || found->second.wanted != sheet) return;
-  found->second.of = sheet;
-  found->second.wanted = nullptr;
-  found->second.image = std::move(image);
-  while (pictures_.size() > mostPictures)
-    pictures_.erase(std::min_element(pictures_.begin(), pictures_.end(),
-                                     [](const auto& a, const auto& b) { return a.second.lastUse < b.second.lastUse; }));
-  const QModelIndex changed = indexOf(sheet->id);
-  emit dataChanged(changed, changed, {PictureOf});
-}
-
-SheetsPanel::SheetsPanel(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
+SheetsPanel::SheetsPanel(Desk& desk, CommandActions& commands, QWidget* parent)
+    : QWidget(parent), desk_(desk), commands_(commands) {
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(0, 8, 0, 0);
   column->setSpacing(2);
-  auto* heading = new QLabel(tr("Sheets"), this);
-  theme::makeHeading(*heading);
-  heading->setContentsMargins(inset, 0, 0, 0);
-  column->addWidget(heading);
+  column->addWidget(buildHeading(commands));
   model_ = new SheetsModel(desk, this);
   model_->setPixelRatio(devicePixelRatioF());
   view_ = new QListView(this);
@@ -200,6 +97,11 @@ SheetsPanel::SheetsPanel(Desk& desk, QWidget* parent) : QWidget(parent), desk_(d
   view_->setMouseTracking(true);
   view_->viewport()->setCursor(Qt::PointingHandCursor);
   view_->viewport()->setAutoFillBackground(false);
+  view_->setDragDropMode(QAbstractItemView::DragDrop);
+  view_->setDefaultDropAction(Qt::MoveAction);
+  view_->setEditTriggers(QAbstractItemView::DoubleClicked);
+  view_->setContextMenuPolicy(Qt::CustomContextMenu);
+  view_->installEventFilter(this);
   column->addWidget(view_, 1);
   const auto go = [this](const QModelIndex& index) {
     if (const Id sheet = index.data(SheetsModel::SheetId).toULongLong()) desk_.goToSheet(sheet);
@@ -208,7 +110,52 @@ SheetsPanel::SheetsPanel(Desk& desk, QWidget* parent) : QWidget(parent), desk_(d
   connect(view_->selectionModel(), &QItemSelectionModel::currentChanged, this, go);
   connect(model_, &QAbstractItemModel::modelReset, this, &SheetsPanel::showOpenSheet);
   connect(&desk, &Desk::sheetChanged, this, &SheetsPanel::showOpenSheet);
+  connect(view_, &QListView::customContextMenuRequested, this, &SheetsPanel::openMenu);
+  connect(model_, &SheetsModel::renameWanted, this, [this](Id id, const QString& name) {
+    desk_.commit(tr("Rename"), withName(desk_.settled(), id, shortened(name.toStdString())));
+  });
+  connect(model_, &SheetsModel::sheetMoved, this, [this](Id sheet, Id piece, std::size_t place) {
+    desk_.commit(tr("Move sheet"), withSheetMoved(desk_.settled(), sheet, piece, place));
+  });
+  connect(model_, &SheetsModel::pieceMoved, this, [this](Id piece, std::size_t place) {
+    desk_.commit(tr("Move piece"), withPieceMoved(desk_.settled(), piece, place));
+  });
+  connect(model_, &SheetsModel::itemsDropped, &desk, &Desk::putOnSheet);
+  connect(&desk, &Desk::renameSheetWanted, this, [this](Id id) { view_->edit(model_->indexOf(id)); });
   showOpenSheet();
+}
+
+QWidget* SheetsPanel::buildHeading(CommandActions& commands) {
+  auto* row = new QWidget(this);
+  auto* layout = new QHBoxLayout(row);
+  layout->setContentsMargins(inset, 0, 6, 0);
+  auto* heading = new QLabel(tr("Sheets"), row);
+  theme::makeHeading(*heading);
+  layout->addWidget(heading, 1);
+  auto* add = new QToolButton(row);
+  add->setDefaultAction(commands.action(CommandId::NewSheet));
+  add->setText("+");
+  add->setToolTip(tr("New sheet behind this one (%1)").arg(add->defaultAction()->shortcut().toString()));
+  add->setAccessibleName(tr("New sheet"));
+  add->setObjectName("newSheetButton");
+  layout->addWidget(add);
+  return row;
+}
+
+void SheetsPanel::openMenu(QPoint at) {
+  const QModelIndex row = view_->indexAt(at);
+  if (const Id sheet = row.data(SheetsModel::SheetId).toULongLong()) desk_.goToSheet(sheet);
+  commands_.openMenu({CommandId::NewSheet, CommandId::DuplicateSheet, CommandId::RenameSheet, CommandId::DeleteSheet,
+                      CommandId::NewPiece, CommandId::RenamePiece, CommandId::DeletePiece},
+                     view_->viewport()->mapToGlobal(at));
+}
+
+bool SheetsPanel::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() != QEvent::KeyPress) return QWidget::eventFilter(watched, event);
+  const int key = static_cast<QKeyEvent*>(event)->key();
+  if (key != Qt::Key_Delete && key != Qt::Key_F2) return false;
+  commands_.run(key == Qt::Key_F2 ? CommandId::RenameSheet : CommandId::DeleteSheet);
+  return true;
 }
 
 void SheetsPanel::showOpenSheet() {

@@ -1,13 +1,49 @@
 #include "app/panels/stack_model.h"
 
+#include <QMimeData>
+#include <QPainter>
 #include <algorithm>
 
 #include "app/look/theme.h"
+#include "painting/item_picture.h"
 #include "project/edits/cutouts.h"
 #include "project/forms/form.h"
 #include "project/forms/recipe.h"
 
 namespace widecut {
+
+namespace {
+
+constexpr std::size_t mostPictures = 500;
+constexpr QSize pictureSize{24, 20};
+
+/// True when most of what is painted would not show on the panel.
+bool isPale(const QImage& picture) {
+  int painted = 0, pale = 0;
+  for (int y = 0; y < picture.height(); ++y)
+    for (int x = 0; x < picture.width(); ++x) {
+      const QRgb p = picture.pixel(x, y);
+      if (qAlpha(p) < 128) continue;
+      ++painted;
+      pale += qGray(p) > 205;
+    }
+  return 2 * pale > painted;
+}
+
+QImage pictureOfRow(const ItemPtr& item, PhotoStore& photos) {
+  Item shown = *item;
+  shown.hidden = false;
+  shown.turn = 0;
+  QImage picture =
+      pictureOf({std::make_shared<const Item>(std::move(shown))}, photos, pictureSize, 2, {}, Photos::Wait);
+  if (!isPale(picture)) return picture;
+  QPainter painter(&picture);
+  painter.setCompositionMode(QPainter::CompositionMode_DestinationOver);
+  painter.fillRect(picture.rect(), theme::mat);
+  return picture;
+}
+
+}  // namespace
 
 struct StackModel::Node {
   Node* parent = nullptr;
@@ -17,11 +53,27 @@ struct StackModel::Node {
   Nodes children;
 };
 
-StackModel::StackModel(QObject* parent)
+std::vector<Id> itemsIn(const QMimeData& data) {
+  std::vector<Id> ids;
+  for (const QByteArray& id : data.data(draggedItems).split(' '))
+    if (const Id one = id.toULongLong()) ids.push_back(one);
+  return ids;
+}
+
+StackModel::StackModel(PhotoStore* photos, QObject* parent)
     : QAbstractItemModel(parent),
       root_(std::make_unique<Node>()),
       eye_(theme::icon("eye")),
-      eyeShut_(theme::icon("eye-shut")) {}
+      eyeShut_(theme::icon("eye-shut")),
+      lock_(theme::icon("lock")),
+      lockOpen_(theme::icon("lock-open")),
+      photos_(photos),
+      pictures_(mostPictures) {
+  connect(&pictures_, &SeenPictures::ready, this, [this](Id item) {
+    const QModelIndex changed = indexOf(item);
+    if (changed.isValid()) emit dataChanged(changed, changed, {Qt::DecorationRole});
+  });
+}
 
 StackModel::~StackModel() = default;
 
@@ -64,7 +116,9 @@ void StackModel::follow(Node& parent, const std::vector<Wanted>& wanted) {
 void StackModel::update(Node& node, const Wanted& wanted) {
   if (node.item == wanted.item && node.sign == wanted.sign) return;
   const ItemPtr before = std::exchange(node.item, wanted.item);
-  const bool reads = before->name == node.item->name && before->hidden == node.item->hidden && node.sign == wanted.sign;
+  const bool reads = before->name == node.item->name && before->hidden == node.item->hidden &&
+                     before->locked == node.item->locked && before->dimmed == node.item->dimmed &&
+                     before->form == node.item->form && before->style == node.item->style && node.sign == wanted.sign;
   node.sign = wanted.sign;
   if (!reads) emit dataChanged(indexOf(node), indexOf(node, columns - 1));
   if (before->form != node.item->form) follow(node, inside(*node.item));
@@ -148,11 +202,63 @@ QVariant StackModel::data(const QModelIndex& index, int role) const {
     if (role == Qt::ToolTipRole || role == Qt::AccessibleTextRole) return hidden ? tr("Show") : tr("Hide");
     return {};
   }
+  if (index.column() == Lock) {
+    if (role == Qt::DecorationRole) return node.item->locked ? lock_ : lockOpen_;
+    if (role == Qt::ToolTipRole || role == Qt::AccessibleTextRole) return node.item->locked ? tr("Unlock") : tr("Lock");
+    return {};
+  }
   const QString name = QString::fromStdString(node.item->name);
+  if (role == Qt::EditRole) return name;
+  if (role == Qt::DecorationRole && photos_)
+    return pictures_.of(node.item->id, node.item,
+                        [item = node.item, photos = photos_] { return pictureOfRow(item, *photos); });
+  if (role == Qt::FontRole && node.item->dimmed) {
+    QFont font;
+    font.setItalic(true);
+    return font;
+  }
   if (role == Qt::DisplayRole) return node.sign.isEmpty() ? name : node.sign + "  " + name;
   if (role == Qt::ToolTipRole) return name;
   if (role == Qt::ForegroundRole && hidden) return theme::slate;
   return {};
+}
+
+bool StackModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+  const QString name = value.toString().trimmed();
+  if (role != Qt::EditRole || name.isEmpty()) return false;
+  emit renameWanted(nodeAt(index)->item->id, name);
+  return true;
+}
+
+Qt::ItemFlags StackModel::flags(const QModelIndex& index) const {
+  // What is dropped beside the rows lands at the back of the sheet.
+  if (!index.isValid()) return Qt::ItemIsDropEnabled;
+  Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsDragEnabled;
+  if (index.column() == Name) flags |= Qt::ItemIsEditable;
+  if (!nodeAt(index)->children.empty()) flags |= Qt::ItemIsDropEnabled;
+  return flags;
+}
+
+QStringList StackModel::mimeTypes() const { return {draggedItems}; }
+
+QMimeData* StackModel::mimeData(const QModelIndexList& indexes) const {
+  QByteArray ids;
+  for (const QModelIndex& index : indexes)
+    if (index.column() == Name) ids += QByteArray::number(static_cast<qulonglong>(nodeAt(index)->item->id)) + ' ';
+  auto* data = new QMimeData;
+  data->setData(draggedItems, ids);
+  return data;
+}
+
+bool StackModel::dropMimeData(const QMimeData* data, Qt::DropAction, int row, int, const QModelIndex& parent) {
+  const Node& whole = *nodeAt(parent);
+  const std::size_t count = whole.children.size();
+  const std::size_t at = row < 0 ? (parent.isValid() ? 0 : count) : static_cast<std::size_t>(row);
+  StackPlace to{sheet_->id, whole.item ? whole.item->id : 0, count - std::min(at, count)};
+  // A recipe reads from its first part on, everything else from the front.
+  if (whole.item && whole.item->recipe()) to.place = row < 0 ? count : std::min(at, count);
+  emit moveWanted(itemsIn(*data), to);
+  return false;  // rows follow the project
 }
 
 }  // namespace widecut

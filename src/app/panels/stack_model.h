@@ -7,9 +7,15 @@
 #include <span>
 #include <unordered_map>
 
-#include "project/model.h"
+#include "app/panels/seen_pictures.h"
+#include "media/photo.h"
+#include "project/edits/order.h"
 
 namespace widecut {
+
+/// Items by their ids, as what is dragged within the window holds them.
+inline constexpr char draggedItems[] = "application/x-widecut-dragged-items";
+std::vector<Id> itemsIn(const QMimeData& data);
 
 /// The items of a sheet, front first, each with what is inside it: the parts of a recipe from the first one on, with
 /// the signs of their roles; what is in a group or repeat, from the front. Follows a sheet's changes by as few rows as
@@ -17,10 +23,11 @@ namespace widecut {
 class StackModel : public QAbstractItemModel {
   Q_OBJECT
  public:
-  enum Column : int { Name, Eye, columns };
+  enum Column : int { Name, Eye, Lock, columns };
   enum Role : int { IdRole = Qt::UserRole };
 
-  explicit StackModel(QObject* parent = nullptr);
+  /// With photos, rows have pictures, which are painted when they are seen.
+  explicit StackModel(PhotoStore* photos = nullptr, QObject* parent = nullptr);
   ~StackModel() override;
 
   /// Shows this sheet, of the same project or another one.
@@ -33,6 +40,20 @@ class StackModel : public QAbstractItemModel {
   int rowCount(const QModelIndex& parent = {}) const override;
   int columnCount(const QModelIndex& = {}) const override { return columns; }
   QVariant data(const QModelIndex& index, int role) const override;
+  /// Another name. Says so, and changes nothing itself.
+  bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+  Qt::ItemFlags flags(const QModelIndex& index) const override;
+  Qt::DropActions supportedDropActions() const override { return Qt::MoveAction; }
+  QStringList mimeTypes() const override;
+  /// The ids of the rows' items.
+  QMimeData* mimeData(const QModelIndexList& indexes) const override;
+  /// Says where items were dropped, and changes nothing itself.
+  bool dropMimeData(const QMimeData* data, Qt::DropAction action, int row, int column,
+                    const QModelIndex& parent) override;
+
+ signals:
+  void renameWanted(Id item, const QString& name);
+  void moveWanted(const std::vector<Id>& items, const StackPlace& to);
 
  private:
   struct Node;
@@ -55,7 +76,9 @@ class StackModel : public QAbstractItemModel {
   SheetPtr sheet_;
   std::unique_ptr<Node> root_;
   std::unordered_map<Id, Node*> nodes_;
-  QIcon eye_, eyeShut_;
+  QIcon eye_, eyeShut_, lock_, lockOpen_;
+  PhotoStore* photos_;
+  mutable SeenPictures pictures_;
 };
 
 }  // namespace widecut

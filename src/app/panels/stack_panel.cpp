@@ -6,23 +6,49 @@
 #include <map>
 
 #include "project/edits/tree.h"
+#include "project/limits.h"
 
 namespace widecut {
+namespace {
 
-StackPanel::StackPanel(Desk& desk, QWidget* parent) : QTreeView(parent), desk_(desk), model_(new StackModel(this)) {
+/// What a part that joined a recipe does there.
+QString sentence(Role role) {
+  switch (role) {
+    case Role::Add:
+      return StackPanel::tr("takes it in: it is added");
+    case Role::Subtract:
+      return StackPanel::tr("takes it in: it is subtracted, like what stands beside it");
+    case Role::Intersect:
+      return StackPanel::tr("takes it in: it is intersected, like what stands beside it");
+    case Role::Exclude:
+      return StackPanel::tr("takes it in: it is excluded, like what stands beside it");
+  }
+  return {};
+}
+
+}  // namespace
+
+StackPanel::StackPanel(Desk& desk, QWidget* parent)
+    : QTreeView(parent), desk_(desk), model_(new StackModel(&desk.photos(), this)) {
   setObjectName("stack");
   setAccessibleName(tr("Stack: the items of the sheet, front first"));
   setModel(model_);
   header()->hide();
   header()->setStretchLastSection(false);
   header()->setSectionResizeMode(StackModel::Name, QHeaderView::Stretch);
-  header()->setSectionResizeMode(StackModel::Eye, QHeaderView::Fixed);
-  header()->resizeSection(StackModel::Eye, 30);
+  for (const int column : {StackModel::Lock, StackModel::Eye}) {
+    header()->setSectionResizeMode(column, QHeaderView::Fixed);
+    header()->resizeSection(column, column == StackModel::Eye ? 28 : 22);
+  }
+  header()->moveSection(StackModel::Lock, StackModel::Eye);  // the eye stays at the edge
   setUniformRowHeights(true);
   setIndentation(14);
-  setIconSize({16, 16});
+  setIconSize({24, 20});
+  setDragDropMode(QAbstractItemView::DragDrop);
+  setDefaultDropAction(Qt::MoveAction);
   setSelectionMode(QAbstractItemView::ExtendedSelection);
-  setEditTriggers(QAbstractItemView::NoEditTriggers);
+  setEditTriggers(QAbstractItemView::EditKeyPressed | QAbstractItemView::DoubleClicked);
+  setExpandsOnDoubleClick(false);
   setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   connect(&desk, &Desk::projectChanged, this, [this] {
     if (!desk_.isTrying()) follow();
@@ -38,20 +64,44 @@ StackPanel::StackPanel(Desk& desk, QWidget* parent) : QTreeView(parent), desk_(d
     desk_.select(std::move(ids));
     choosing_ = false;
   });
+  connect(model_, &StackModel::renameWanted, this, &StackPanel::rename);
+  connect(model_, &StackModel::moveWanted, this, &StackPanel::move);
+  connect(&desk, &Desk::renameWanted, this, [this] {
+    if (desk_.onlyItem()) edit(model_->indexOf(desk_.onlyItem()->id));
+  });
   follow();
+}
+
+void StackPanel::rename(Id item, const QString& name) {
+  desk_.commit(tr("Rename"), withItem(desk_.settled(), item, [&](const Item& before) {
+                 Item after = before;
+                 after.name = shortened(name.toStdString());
+                 return after;
+               }));
+}
+
+void StackPanel::move(const std::vector<Id>& items, const StackPlace& to) {
+  std::optional<Role> role;
+  Project changed = withItemsMoved(desk_.settled(), items, to, role);
+  if (!desk_.commit(tr("Move in the stack"), std::move(changed))) return;
+  if (const ItemPtr whole = findItem(desk_.settled(), to.inside); whole && role)
+    emit desk_.told(tr("%1 %2").arg(QString::fromStdString(whole->name), sentence(*role)));
+  desk_.select(items);
 }
 
 void StackPanel::mousePressEvent(QMouseEvent* event) {
   const QModelIndex row = indexAt(event->pos());
-  if (row.column() != StackModel::Eye || event->button() != Qt::LeftButton) {
+  if (!row.isValid() || row.column() == StackModel::Name || event->button() != Qt::LeftButton) {
     QTreeView::mousePressEvent(event);
     return;
   }
-  // The eye acts when it is pressed, and leaves the selection alone.
-  desk_.commit(tr("Hide or show"),
-               withItem(desk_.settled(), row.data(StackModel::IdRole).toULongLong(), [](const Item& before) {
+  // The eye and the lock act when they are pressed, and leave the selection alone.
+  const bool isEye = row.column() == StackModel::Eye;
+  bool Item::*flag = isEye ? &Item::hidden : &Item::locked;
+  desk_.commit(isEye ? tr("Hide or show") : tr("Lock or unlock"),
+               withItem(desk_.settled(), row.data(StackModel::IdRole).toULongLong(), [flag](const Item& before) {
                  Item after = before;
-                 after.hidden = !before.hidden;
+                 after.*flag = !(before.*flag);
                  return after;
                }));
 }

@@ -41,6 +41,12 @@ void MeasureField::show(std::optional<double> value) {
   if (text() != shownText()) setText(shownText());
 }
 
+void MeasureField::setUnit(Unit unit) {
+  if (unit == unit_) return;
+  unit_ = unit;
+  if (!typing_) setText(shownText());
+}
+
 void MeasureField::finish() {
   if (!typing_) return;
   typing_ = false;

@@ -15,6 +15,8 @@ class MeasureField : public QLineEdit {
   MeasureField(const QString& name, Unit unit, QString suffix = {}, QWidget* parent = nullptr);
   /// Shows a value (points for lengths); nothing while several items differ. Typing is not disturbed.
   void show(std::optional<double> value);
+  /// Another unit for the same value.
+  void setUnit(Unit unit);
   /// Lets go of what is being typed, as Enter does.
   void settleTyping() { finish(); }
 

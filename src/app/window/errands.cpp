@@ -7,6 +7,7 @@
 #include <QPushButton>
 
 #include "app/window/deliver_dialog.h"
+#include "app/window/recent_files.h"
 #include "storage/project_file.h"
 
 namespace widecut {
@@ -68,6 +69,7 @@ void Errands::openFile(const QString& path, As as) {
 
 void Errands::endOpening(Project project, const QString& path, As as) {
   desk_.open(std::move(project), path);
+  if (as == As::Itself) recent::add(path);
   if (as == As::Copy) desk_.detach();
 }
 
@@ -101,7 +103,12 @@ void Errands::whenMayBeLeft(const Then& then) {
 }
 
 void Errands::startNew() {
-  whenMayBeLeft([this] { desk_.startNew(); });
+  whenMayBeLeft([this] { emit startWanted(false); });
+}
+
+void Errands::begin(const PieceMaker& make) {
+  desk_.startNew(newProject(make));
+  emit opened();
 }
 
 void Errands::askForProject() {
@@ -162,11 +169,13 @@ void Errands::saveTo(const QString& path, bool replaceChanged, const Then& then)
                       const auto written = saving.write(desk_.photos(), progress);
                       return [this, saving, then, written, progress] {
                         isSaving_ = false;
-                        if (written)
+                        if (written) {
                           desk_.endSaving(saving, *written);
-                        else if (progress.isCancelled())
+                          recent::add(saving.path);
+                        }
+                        if (!written && progress.isCancelled())
                           emit desk_.told(tr("Not saved: stopped. The file is as it was."));
-                        else
+                        else if (!written)
                           complain(QString::fromStdString(written.error().message));
                         const auto after = std::exchange(afterSaving_, {});
                         if (written && then) then();

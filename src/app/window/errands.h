@@ -8,6 +8,7 @@
 
 #include "app/desk/background.h"
 #include "app/desk/desk.h"
+#include "project/formats.h"
 
 namespace widecut {
 
@@ -22,7 +23,12 @@ class Errands : public QObject {
   /// Goes on once what is open may be left: at once when it is saved; else the person is asked, and it is saved first,
   /// or given up, or nothing happens.
   void whenMayBeLeft(const Then& then);
+  /// Asks for the start view, once what is open may be left.
   void startNew();
+  /// The same for another piece of the project that is open.
+  void addPiece() { emit startWanted(true); }
+  /// A new project of one piece.
+  void begin(const PieceMaker& make);
   void askForProject();
   enum class As : unsigned char { Itself, Copy };
   /// Opens a project file in the background, its first sheet at once; on a problem says so and leaves what is open
@@ -41,6 +47,8 @@ class Errands : public QObject {
  signals:
   /// Another project is open.
   void opened();
+  /// A format is to be chosen.
+  void startWanted(bool anotherPiece);
 
  private:
   void endOpening(Project project, const QString& path, As as);

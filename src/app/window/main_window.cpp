@@ -19,11 +19,13 @@
 #include "app/panels/details.h"
 #include "app/panels/sheets_panel.h"
 #include "app/panels/stack_panel.h"
+#include "app/start/start_view.h"
 #include "app/widgets/formula_field.h"
 #include "app/widgets/measure_field.h"
 #include "app/window/hint_line.h"
 #include "app/window/recovery_strip.h"
 #include "app/window/tool_row.h"
+#include "project/edits/sheets.h"
 
 namespace widecut {
 
@@ -42,7 +44,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   connect(mat_, &Mat::menuWanted, commands_, &CommandActions::openByPointer);
   connect(&desk_, &Desk::fileChanged, this, &MainWindow::refreshTitle);
   refreshTitle();
-  mat_->setFocus();
+  showStart(false);
 }
 
 MainWindow::~MainWindow() {
@@ -65,20 +67,11 @@ QWidget* MainWindow::buildLeft() {
   heading->setContentsMargins(10, 0, 0, 0);
   column->addWidget(heading);
   column->addWidget(new StackPanel(desk_, stack));
-  left->addWidget(new SheetsPanel(desk_, left));
+  left->addWidget(new SheetsPanel(desk_, *commands_, left));
   left->addWidget(stack);
   left->setSizes({318, 240});
   left->setMinimumWidth(200);
   return left;
-}
-
-QWidget* MainWindow::buildAround() {
-  auto* around = new QWidget(this);
-  aroundMat_ = new QVBoxLayout(around);
-  aroundMat_->setContentsMargins(0, 0, 0, 0);
-  aroundMat_->setSpacing(0);
-  aroundMat_->addWidget(mat_, 1);
-  return around;
 }
 
 QWidget* MainWindow::buildDetails() {
@@ -96,7 +89,7 @@ QWidget* MainWindow::buildColumns() {
   columns->setObjectName("columns");
   columns->setHandleWidth(1);
   columns->addWidget(buildLeft());
-  columns->addWidget(buildAround());
+  columns->addWidget(mat_);
   columns->addWidget(buildDetails());
   columns->setStretchFactor(1, 1);
   columns->setSizes({200, 816, 264});
@@ -118,8 +111,12 @@ QWidget* MainWindow::buildBench() {
 }
 
 void MainWindow::buildLayout() {
-  auto* whole = new QWidget(this);
-  auto* column = new QVBoxLayout(whole);
+  auto* central = new QWidget(this);
+  whole_ = new QVBoxLayout(central);
+  whole_->setContentsMargins(0, 0, 0, 0);
+  whole_->setSpacing(0);
+  work_ = new QWidget(central);
+  auto* column = new QVBoxLayout(work_);
   column->setContentsMargins(0, 0, 0, 0);
   column->setSpacing(0);
   column->addWidget(new ToolRow(desk_, *mat_, *commands_, this));
@@ -129,13 +126,52 @@ void MainWindow::buildLayout() {
   edge->setStyleSheet("background: #D5CDBD");
   column->addWidget(edge);
   column->addWidget(buildBench());
-  column->addWidget(new HintLine(desk_, *mat_, errands_.background(), this));
-  setCentralWidget(whole);
+  whole_->addWidget(work_, 1);
+  buildStart(*whole_);
+  whole_->addWidget(new HintLine(desk_, *mat_, errands_.background(), this));
+  setCentralWidget(central);
 
   title_ = new QLabel(this);
   theme::makeSecondary(*title_);
   title_->setContentsMargins(0, 4, 12, 0);
   menuBar()->setCornerWidget(title_);
+}
+
+void MainWindow::buildStart(QBoxLayout& column) {
+  start_ = new StartView(this);
+  start_->hide();
+  column.addWidget(start_, 1);
+  connect(start_, &StartView::formatChosen, this, [this](const PieceMaker& make) {
+    if (!isAnotherPiece_) {
+      errands_.begin(make);
+      return;
+    }
+    Project changed = withNewPiece(desk_.settled(), make);
+    const Id sheet = changed.pieces.back()->sheets.front()->id;
+    if (desk_.commit(tr("Another piece"), std::move(changed))) desk_.goToSheet(sheet);
+    hideStart();
+    mat_->fitSheet();
+  });
+  connect(start_, &StartView::fileChosen, this, [this](const QString& path, bool asCopy) {
+    errands_.openFile(path, asCopy ? Errands::As::Copy : Errands::As::Itself);
+  });
+  connect(start_, &StartView::left, this, &MainWindow::hideStart);
+  connect(&errands_, &Errands::startWanted, this, &MainWindow::showStart);
+  connect(&desk_, &Desk::begun, this, &MainWindow::hideStart);
+}
+
+void MainWindow::showStart(bool anotherPiece) {
+  isAnotherPiece_ = anotherPiece;
+  desk_.setTool(ToolKind::Select);
+  work_->hide();
+  start_->open(anotherPiece);
+}
+
+void MainWindow::hideStart() {
+  if (start_->isHidden()) return;
+  start_->hide();
+  work_->show();
+  mat_->setFocus();
 }
 
 void MainWindow::refreshTitle() {
@@ -210,7 +246,7 @@ void MainWindow::keepJournals(const QString& home) {
       QTimer::singleShot(3000, this, [gone = LeftBehind(work)]() mutable { gone.putAway(); });
     });
   };
-  aroundMat_->insertWidget(0, new RecoveryStrip(std::move(left), takeUp, this));
+  whole_->insertWidget(0, new RecoveryStrip(std::move(left), takeUp, this));
 }
 
 }  // namespace widecut

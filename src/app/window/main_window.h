@@ -8,6 +8,7 @@
 #include "app/desk/desk.h"
 #include "app/window/errands.h"
 
+class QBoxLayout;
 class QLabel;
 class QVBoxLayout;
 
@@ -15,6 +16,7 @@ namespace widecut {
 
 class JournalKeeper;
 class Mat;
+class StartView;
 
 class MainWindow : public QMainWindow {
   Q_OBJECT
@@ -35,10 +37,12 @@ class MainWindow : public QMainWindow {
 
  private:
   QWidget* buildLeft();
-  QWidget* buildAround();
   QWidget* buildDetails();
   QWidget* buildColumns();
   QWidget* buildBench();
+  void buildStart(QBoxLayout& column);
+  void showStart(bool anotherPiece);
+  void hideStart();
   void buildLayout();
   void refreshTitle();
   /// Makes what is being typed, or was just tried and is finished, before anything else is done.
@@ -47,7 +51,10 @@ class MainWindow : public QMainWindow {
   Desk desk_;
   Errands errands_{desk_, *this};
   Mat* mat_ = nullptr;
-  QVBoxLayout* aroundMat_ = nullptr;
+  QVBoxLayout* whole_ = nullptr;
+  QWidget* work_ = nullptr;  ///< The tool row, the panels, the mat and the bench; the start view takes their place.
+  StartView* start_ = nullptr;
+  bool isAnotherPiece_ = false;  ///< What is chosen at the start is one of the project that is open.
   QLabel* title_ = nullptr;
   CommandActions* commands_ = nullptr;
   ProjectPtr mayBeLost_;                   ///< What the person said need not be saved.

@@ -1,0 +1,299 @@
+// Beginning, sheets, groups, the stack and selecting, in the real window.
+#include <gtest/gtest.h>
+
+#include <QPushButton>
+#include <QTreeView>
+
+#include "app/panels/sheets_model.h"
+#include "app/panels/stack_model.h"
+#include "app/start/start_card.h"
+#include "project/edits/sheets.h"
+#include "project/forms/form.h"
+#include "project/resolve.h"
+#include "window_driver.h"
+
+namespace widecut {
+namespace {
+
+struct Everyday : testing::Test {
+  WindowDriver w;
+  QListView* sheets = w.window.findChild<QListView*>("sheets");
+  QTreeView* stack = w.window.findChild<QTreeView*>("stack");
+
+  Id draw(int tool, Point from, Point to) {
+    w.key(tool);
+    w.drag(from, to);
+    return w.desk().selection().front();
+  }
+  Id box(double x = 50) { return draw(Qt::Key_4, w.mm(x, 50), w.mm(x + 40, 90)); }
+  Id disc(double x = 150) { return draw(Qt::Key_5, w.mm(x, 50), w.mm(x + 40, 90)); }
+  ItemPtr item(Id id) { return findItem(w.desk().project(), id); }
+  using Ids = std::vector<Id>;
+
+  /// Drops something that was dragged within the window at a place of a panel.
+  void dropOn(QAbstractItemView* view, QMimeData* data, QPoint at, Qt::KeyboardModifiers keys = {}) {
+    ++w.actions;
+    const auto action = keys & Qt::ControlModifier ? Qt::CopyAction : Qt::MoveAction;
+    QDragEnterEvent enter(at, Qt::MoveAction | Qt::CopyAction, data, Qt::LeftButton, keys);
+    enter.setDropAction(action);
+    QApplication::sendEvent(view->viewport(), &enter);
+    QDragMoveEvent move(at, Qt::MoveAction | Qt::CopyAction, data, Qt::LeftButton, keys);
+    move.setDropAction(action);
+    QApplication::sendEvent(view->viewport(), &move);
+    QDropEvent drop(at, Qt::MoveAction | Qt::CopyAction, data, Qt::LeftButton, keys);
+    drop.setDropAction(action);
+    QApplication::sendEvent(view->viewport(), &drop);
+    w.settle();
+  }
+  QModelIndex row(Id id) { return static_cast<StackModel*>(stack->model())->indexOf(id); }
+  QModelIndex sheetRow(Id id) { return static_cast<SheetsModel*>(sheets->model())->indexOf(id); }
+  std::unique_ptr<QMimeData> dragged(QAbstractItemView* view, const QModelIndex& index) {
+    return std::unique_ptr<QMimeData>(view->model()->mimeData({index}));
+  }
+};
+
+TEST_F(Everyday, AFormatBeginsAProjectAndAnotherPieceJoinsIt) {
+  w.key(Qt::Key_N, Qt::ControlModifier);
+  EXPECT_FALSE(w.mat().isVisible());
+  auto* brochure = w.window.findChild<StartCard*>("A4 tri-fold brochure");
+  ASSERT_TRUE(brochure && brochure->hasFocus());
+  // By keys alone: to the right, back, and Enter.
+  QTest::keyClick(brochure, Qt::Key_Right);
+  EXPECT_TRUE(w.window.findChild<StartCard*>("A4 bi-fold brochure")->hasFocus());
+  QTest::keyClick(QApplication::focusWidget(), Qt::Key_Left);
+  QTest::keyClick(QApplication::focusWidget(), Qt::Key_Return);
+  w.settle();
+  ASSERT_TRUE(w.mat().isVisible());
+  EXPECT_EQ(w.desk().settled().pieces.front()->name, "A4 tri-fold brochure");
+  EXPECT_EQ(w.desk().settled().pieces.front()->sheets.size(), 2U);
+  EXPECT_TRUE(w.desk().isSaved());
+
+  w.window.findChild<QAction*>("newPiece")->trigger();
+  w.settle();
+  QTest::mouseClick(w.window.findChild<StartCard*>("Ad 300 × 250"), Qt::LeftButton);
+  w.settle();
+  ASSERT_EQ(w.desk().settled().pieces.size(), 2U);
+  EXPECT_EQ(w.sheet().width, 225) << "300 pixels of 1/96 inch";
+  EXPECT_TRUE(w.mat().isVisible());
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(w.desk().settled().pieces.size(), 1U);
+}
+
+TEST_F(Everyday, AnOwnSizeIsTyped) {
+  w.key(Qt::Key_N, Qt::ControlModifier);
+  w.type("width of the sheet", "10in");
+  w.type("height of the sheet", "100mm + 20");
+  EXPECT_NEAR(w.sheet().width, 720, 1e-9);
+  EXPECT_NEAR(w.sheet().height, 120 * pointsPerMillimetre, 1e-9);
+}
+
+TEST_F(Everyday, SheetsAreAddedCopiedMovedRenamedAndDeleted) {
+  const Id first = w.sheet().id;
+  box();
+  w.press("newSheetButton");
+  const Id second = w.sheet().id;
+  ASSERT_NE(first, second);
+  EXPECT_TRUE(w.sheet().items.empty());
+  w.clickSheet(1);
+  w.key(Qt::Key_D, Qt::ControlModifier | Qt::ShiftModifier);
+  const Id copy = w.sheet().id;
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const auto order = [&] {
+    Ids ids;
+    for (const SheetPtr& sheet : sheetsOf(w.desk().settled())) ids.push_back(sheet->id);
+    return ids;
+  };
+  EXPECT_EQ(order(), (Ids{first, copy, second}));
+  // Dragged below the last one.
+  sheets->scrollTo(sheetRow(second));
+  const QRect last = sheets->visualRect(sheetRow(second));
+  dropOn(sheets, dragged(sheets, sheetRow(first)).get(), QPoint(last.center().x(), last.bottom() - 1));
+  EXPECT_EQ(order(), (Ids{copy, second, first}));
+  sheets->setFocus();
+  sheets->setCurrentIndex(sheetRow(second));
+  QTest::keyClick(sheets, Qt::Key_F2);
+  auto* name = sheets->findChild<QLineEdit*>();
+  ASSERT_TRUE(name);
+  name->selectAll();
+  QTest::keyClicks(name, "Timetable");
+  QTest::keyClick(name, Qt::Key_Return);
+  w.settle();
+  EXPECT_EQ(findSheet(w.desk().settled(), second)->name, "Timetable");
+  sheets->setFocus();
+  QTest::keyClick(sheets, Qt::Key_Delete);
+  w.settle();
+  EXPECT_EQ(order(), (Ids{copy, first}));
+}
+
+TEST_F(Everyday, ItemsDroppedOnAThumbnailMoveThereAndWithCtrlAreCopied) {
+  const Id a = box(), first = w.sheet().id;
+  w.press("newSheetButton");
+  const Id second = w.sheet().id;
+  w.clickSheet(1);
+  w.settle();
+  dropOn(sheets, dragged(stack, row(a)).get(), sheets->visualRect(sheetRow(second)).center(), Qt::ControlModifier);
+  EXPECT_EQ(findSheet(w.desk().settled(), second)->items.size(), 1U);
+  EXPECT_EQ(findSheet(w.desk().settled(), first)->items.size(), 1U);
+  dropOn(sheets, dragged(stack, row(a)).get(), sheets->visualRect(sheetRow(second)).center());
+  EXPECT_EQ(findSheet(w.desk().settled(), second)->items.size(), 2U);
+  EXPECT_TRUE(findSheet(w.desk().settled(), first)->items.empty());
+}
+
+TEST_F(Everyday, AGroupIsOneUntilItIsOpened) {
+  const Id a = box(), b = disc();
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_G);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const Id group = w.desk().selection().front();
+  const Point before = frameToSheet(w.desk().project(), b)(Point{});
+  w.drag(w.mm(70, 70), w.mm(80, 75));
+  EXPECT_NEAR(frameToSheet(w.desk().project(), b)(Point{}).x - before.x, 10 * pointsPerMillimetre, 1.5);
+  // A double click goes in, a drag moves one member, Escape comes out.
+  QTest::mouseDClick(&w.mat(), Qt::LeftButton, {}, w.onMat(w.mm(80, 75)));
+  QTest::mouseRelease(&w.mat(), Qt::LeftButton, {}, w.onMat(w.mm(80, 75)));
+  w.settle();
+  EXPECT_EQ(w.desk().selection(), Ids{a});
+  const Point still = frameToSheet(w.desk().project(), b)(Point{});
+  w.drag(w.mm(80, 75), w.mm(80, 120));
+  EXPECT_EQ(frameToSheet(w.desk().project(), b)(Point{}), still);
+  w.click(w.mm(180, 75));
+  EXPECT_EQ(w.desk().selection(), Ids{b}) << "the group stays open for its other members";
+  w.key(Qt::Key_Escape);
+  EXPECT_EQ(w.desk().selection(), Ids{group});
+  w.key(Qt::Key_Return);
+  EXPECT_EQ(w.desk().selection(), Ids{b}) << "Enter goes in, to the front one";
+  w.key(Qt::Key_Escape);
+  w.key(Qt::Key_G, Qt::ShiftModifier);
+  EXPECT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_EQ(w.desk().selection().size(), 2U);
+}
+
+TEST_F(Everyday, AGroupIsAPartAndIsKnifedThroughItsMembers) {
+  const Id a = box(), b = disc();
+  w.desk().select({a, b});
+  w.key(Qt::Key_G);
+  const Id group = w.desk().selection().front();
+  w.key(Qt::Key_0);
+  w.drag(w.mm(30, 70), w.mm(220, 70), Qt::ShiftModifier);
+  ASSERT_TRUE(item(group));
+  EXPECT_EQ(childrenOf(*item(group)).size(), 4U) << "two halves of each";
+  EXPECT_EQ(w.desk().settled().pieces.front()->sheets.front()->items.size(), 1U);
+  w.key(Qt::Key_1);
+  draw(Qt::Key_4, w.mm(40, 60), w.mm(220, 80));
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_I);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_EQ(w.sheet().items[0]->recipe()->parts.size(), 2U) << "the group is one part";
+}
+
+TEST_F(Everyday, TheStackRenamesReordersAndMovesIntoRecipes) {
+  const Id a = box(), b = disc(60);
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_S);
+  const Id cutout = w.desk().selection().front();
+  const Id c = disc(70);
+  w.desk().select({cutout});
+  w.settle();
+  // Between the parts, and after them: it takes the role of what stands there.
+  const QRect last = stack->visualRect(row(b));
+  dropOn(stack, dragged(stack, row(c)).get(), QPoint(last.center().x(), last.bottom()));
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  ASSERT_EQ(item(cutout)->recipe()->parts.size(), 3U);
+  EXPECT_EQ(item(cutout)->recipe()->formula.operators(), (std::vector<Role>{Role::Subtract, Role::Subtract}));
+  // And out again, to the back of the sheet.
+  dropOn(stack, dragged(stack, row(c)).get(), QPoint(30, stack->viewport()->height() - 3));
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_EQ(w.sheet().items[0]->id, c);
+  w.desk().select({a});
+  w.key(Qt::Key_F2);
+  auto* name = stack->findChild<QLineEdit*>();
+  ASSERT_TRUE(name);
+  QTest::keyClick(name, Qt::Key_A, Qt::ControlModifier);
+  QTest::keyClicks(name, "window");
+  QTest::keyClick(name, Qt::Key_Return);
+  w.settle();
+  EXPECT_EQ(item(a)->name, "window");
+}
+
+TEST_F(Everyday, LockedItemsLetTheMouseThroughAndStay) {
+  const Id below = box(), above = box();
+  w.desk().select({above});
+  w.key(Qt::Key_K);
+  EXPECT_TRUE(item(above)->locked);
+  w.key(Qt::Key_Escape);
+  w.click(w.mm(70, 70));
+  EXPECT_EQ(w.desk().selection(), Ids{below});
+  w.desk().select({above});
+  const Point at = item(above)->position;
+  w.key(Qt::Key_Right);
+  w.key(Qt::Key_Delete);
+  ASSERT_TRUE(item(above));
+  EXPECT_EQ(item(above)->position, at);
+  w.key(Qt::Key_K, Qt::ShiftModifier);
+  EXPECT_FALSE(item(above)->locked);
+  EXPECT_EQ(w.desk().selection(), Ids{above});
+}
+
+TEST_F(Everyday, DimmedItemsArePaleOnTheMatOnly) {
+  const Id a = box();
+  const QColor before = w.seen(w.mm(70, 70));
+  w.window.findChild<QAction*>("dim")->trigger();
+  w.desk().select({});
+  w.settle();
+  EXPECT_GT(w.seen(w.mm(70, 70)).lightness(), before.lightness() + 20);
+  EXPECT_EQ(sceneOf(w.sheet()).layers.front().opacity, 1);
+  EXPECT_TRUE(item(a)->dimmed);
+}
+
+TEST_F(Everyday, SelectingByKeysBelowAndAlike) {
+  const Id a = box(50), b = box(60), c = disc(150);
+  w.key(Qt::Key_Escape);
+  w.key(Qt::Key_Tab);
+  EXPECT_EQ(w.desk().selection(), Ids{a});
+  w.key(Qt::Key_Tab);
+  EXPECT_EQ(w.desk().selection(), Ids{b});
+  w.key(Qt::Key_Backtab, Qt::ShiftModifier);
+  EXPECT_EQ(w.desk().selection(), Ids{a});
+  w.click(w.mm(80, 70));
+  EXPECT_EQ(w.desk().selection(), Ids{b});
+  w.click(w.mm(80, 70), Qt::AltModifier);
+  EXPECT_EQ(w.desk().selection(), Ids{a}) << "the one below";
+  w.click(w.mm(80, 70), Qt::AltModifier);
+  EXPECT_EQ(w.desk().selection(), Ids{b}) << "and round again";
+  w.key(Qt::Key_I, Qt::ControlModifier | Qt::ShiftModifier);
+  EXPECT_EQ(w.desk().selection(), (Ids{a, c}));
+  w.desk().select({a});
+  w.window.findChild<QAction*>("sameSize")->trigger();
+  EXPECT_EQ(w.desk().selection(), (Ids{a, b, c}));
+  w.key(Qt::Key_Escape);
+  w.drag(w.mm(40, 60), w.mm(55, 95));
+  EXPECT_TRUE(w.desk().selection().empty()) << "wholly inside";
+  w.drag(w.mm(40, 60), w.mm(55, 95), Qt::AltModifier);
+  EXPECT_EQ(w.desk().selection(), Ids{a}) << "with Alt, what is touched";
+}
+
+TEST_F(Everyday, ADragWithAltLeavesACopy) {
+  const Id a = box();
+  const Point before = item(a)->position;
+  w.drag(w.mm(70, 70), w.mm(120, 73), Qt::AltModifier | Qt::ShiftModifier);
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_EQ(item(a)->position, before);
+  const ItemPtr copy = w.sheet().items[1];
+  EXPECT_EQ(w.desk().selection(), Ids{copy->id});
+  EXPECT_EQ(copy->position.y, before.y) << "Shift keeps to one direction";
+  EXPECT_EQ(copy->name, "box 2");
+}
+
+TEST_F(Everyday, OneStepForwardAndBackward) {
+  const Id a = box();
+  box();
+  box();
+  w.desk().select({a});
+  w.key(Qt::Key_BracketRight);
+  EXPECT_EQ(w.sheet().items[1]->id, a);
+  w.key(Qt::Key_BracketLeft);
+  EXPECT_EQ(w.sheet().items[0]->id, a);
+}
+
+}  // namespace
+}  // namespace widecut
