@@ -295,5 +295,52 @@ TEST_F(Everyday, OneStepForwardAndBackward) {
   EXPECT_EQ(w.sheet().items[0]->id, a);
 }
 
+TEST_F(Everyday, AShapeIsCutFromTheSelectedItemWhileItIsDrawn) {
+  const Id a = box();
+  w.key(Qt::Key_5);
+  ASSERT_TRUE(w.window.findChild<QWidget*>("joinChoice")->isVisible());
+  w.press(w.mm(70, 70));
+  w.dragTo(w.mm(85, 85));
+  EXPECT_FALSE(w.desk().isTrying()) << "apart, unless a key says otherwise";
+  QTest::keyPress(&w.mat(), Qt::Key_S);
+  EXPECT_TRUE(w.desk().isTrying());
+  EXPECT_EQ(w.seen(w.mm(77, 77)), QColor(Qt::white)) << "the hole is there while the disc is still being drawn";
+  QTest::keyRelease(&w.mat(), Qt::Key_S);
+  EXPECT_FALSE(w.desk().isTrying());
+  QTest::keyPress(&w.mat(), Qt::Key_X);
+  w.release(w.mm(85, 85));
+  QTest::keyRelease(&w.mat(), Qt::Key_X);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const Item& made = *w.sheet().items[0];
+  ASSERT_TRUE(made.recipe());
+  EXPECT_EQ(made.recipe()->formula.operators(), std::vector<Role>{Role::Exclude});
+  EXPECT_EQ(w.desk().history().undoName(), "Draw ellipse") << "one step";
+  // The next one joins the same recipe, by a click in the tool row.
+  w.key(Qt::Key_4);
+  w.press("join subtract");
+  w.drag(w.mm(52, 52), w.mm(60, 60));
+  EXPECT_EQ(w.sheet().items[0]->recipe()->formula.operators(), (std::vector<Role>{Role::Exclude, Role::Subtract}));
+  EXPECT_EQ(w.sheet().items[0]->recipe()->parts.front()->id, a);
+  w.key(Qt::Key_Escape);
+  w.key(Qt::Key_4);
+  EXPECT_FALSE(w.window.findChild<QWidget*>("joinChoice")->isVisible()) << "nothing is selected";
+}
+
+TEST_F(Everyday, EnterLaysAShapeInTheMiddleAndEscapeDuringADragLaysNone) {
+  w.key(Qt::Key_4);
+  w.key(Qt::Key_Return);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_EQ(w.sheet().items[0]->position, w.sheet().box().centre());
+  w.key(Qt::Key_5);
+  w.press(w.mm(70, 70));
+  w.dragTo(w.mm(85, 85));
+  QTest::keyPress(&w.mat(), Qt::Key_S);
+  QTest::keyClick(&w.mat(), Qt::Key_Escape);
+  EXPECT_FALSE(w.desk().isTrying());
+  w.release(w.mm(85, 85));
+  EXPECT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_FALSE(w.sheet().items[0]->recipe());
+}
+
 }  // namespace
 }  // namespace widecut

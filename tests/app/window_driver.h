@@ -73,6 +73,18 @@ class WindowDriver {
     for (int i = 1; i <= 4; ++i) dragTo(mix(from, to, i / 4.0), modifiers);
     release(to, modifiers);
   }
+  /// A drag during which a key is held.
+  void dragHolding(int held, Point from, Point to, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
+    ++actions;
+    QTest::mouseMove(&mat(), onMat(from));
+    press(from, modifiers);
+    dragTo(mix(from, to, 0.3), modifiers);
+    QTest::keyPress(&mat(), static_cast<Qt::Key>(held));
+    dragTo(to, modifiers);
+    release(to, modifiers);
+    QTest::keyRelease(&mat(), static_cast<Qt::Key>(held));
+    settle();
+  }
   void wheel(Point at, int notches, Qt::KeyboardModifiers modifiers = Qt::NoModifier) {
     ++actions;
     const QPointF local = onMat(at);

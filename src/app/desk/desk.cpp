@@ -177,7 +177,15 @@ void Desk::putOnSheet(const std::vector<Id>& items, Id sheet, bool copies) {
 void Desk::setTool(ToolKind tool) {
   if (tool == tool_) return;
   tool_ = tool;
+  joinForNew_.reset();
   emit toolChanged();
+}
+
+bool Desk::canJoin() const { return draws(tool_) && onlyItem() && !unlocked(settled(), selection_).empty(); }
+
+void Desk::setJoinForNew(std::optional<Role> role) {
+  joinForNew_ = role;
+  emit toolSet();
 }
 
 void Desk::setCornersForNew(int corners) {

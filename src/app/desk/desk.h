@@ -76,6 +76,11 @@ class Desk : public QObject {
   void setTool(ToolKind tool);
   /// How many corners the next polygon has; 3 to 400.
   void setCornersForNew(int corners);
+  /// What the next shape does to the selected item: nothing when it stays apart.
+  std::optional<Role> joinForNew() const { return canJoin() ? joinForNew_ : std::nullopt; }
+  void setJoinForNew(std::optional<Role> role);
+  /// True when a shape is about to be drawn, and there is one item that it could be joined to.
+  bool canJoin() const;
 
   /// Makes a cutout of the selection, or, right after another outcome was made, that one in its stead.
   void makeOutcome(Outcome outcome);
@@ -181,6 +186,7 @@ class Desk : public QObject {
   QString path_;
   QTimer readySoon_;
   PhotoStore photos_;
+  std::optional<Role> joinForNew_;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;
 

@@ -360,8 +360,20 @@ void Mat::keyPressEvent(QKeyEvent* event) {
   refresh();
 }
 
+bool Mat::event(QEvent* event) {
+  if (event->type() == QEvent::ShortcutOverride) {
+    const auto* key = static_cast<QKeyEvent*>(event);
+    if (key->modifiers() == Qt::NoModifier && tool().wants(key->key())) {
+      event->accept();
+      return true;
+    }
+  }
+  return QWidget::event(event);
+}
+
 void Mat::keyReleaseEvent(QKeyEvent* event) {
   if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) spaceHeld_ = false;
+  if (!event->isAutoRepeat()) tool().keyUp(*event);
   refresh();
 }
 

@@ -55,6 +55,7 @@ class Mat : public QWidget {
   void wheelEvent(QWheelEvent* event) override;
   void keyPressEvent(QKeyEvent* event) override;
   void keyReleaseEvent(QKeyEvent* event) override;
+  bool event(QEvent* event) override;
   void leaveEvent(QEvent* event) override;
   void showEvent(QShowEvent*) override { emit hintChanged(); }
   void hideEvent(QHideEvent*) override { emit hintChanged(); }

@@ -209,9 +209,15 @@ QVariant StackModel::data(const QModelIndex& index, int role) const {
   }
   const QString name = QString::fromStdString(node.item->name);
   if (role == Qt::EditRole) return name;
-  if (role == Qt::DecorationRole && photos_)
-    return pictures_.of(node.item->id, node.item,
-                        [item = node.item, photos = photos_] { return pictureOfRow(item, *photos); });
+  if (role == Qt::DecorationRole && photos_) {
+    const QImage picture = pictures_.of(node.item->id, node.item,
+                                        [item = node.item, photos = photos_] { return pictureOfRow(item, *photos); });
+    // Selected rows show the same colours.
+    const QPixmap shown = QPixmap::fromImage(picture);
+    QIcon icon(shown);
+    icon.addPixmap(shown, QIcon::Selected);
+    return icon;
+  }
   if (role == Qt::FontRole && node.item->dimmed) {
     QFont font;
     font.setItalic(true);

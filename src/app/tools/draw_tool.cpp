@@ -8,13 +8,41 @@
 #include "app/mat/pointer_label.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
+#include "project/edits/cutouts.h"
 #include "project/edits/tree.h"
+#include "project/names.h"
 #include "shapes/primitives.h"
 
 namespace widecut {
 namespace {
 
 constexpr double clickSize = 40 * pointsPerMillimetre;  // what a click without a drag draws
+
+Box usualBox(Point middle) {
+  const Point half{clickSize / 2, clickSize / 2};
+  return {middle - half, middle + half};
+}
+
+QString sizeText(const Box& box) {
+  return QString("%1 × %2").arg(QString::fromStdString(measureText(box.width(), Unit::Millimetre, 1)),
+                                QString::fromStdString(measureText(box.height(), Unit::Millimetre, 1)));
+}
+
+/// The keys that the outcomes have too.
+std::optional<Role> roleOf(int key) {
+  switch (key) {
+    case Qt::Key_U:
+      return Role::Add;
+    case Qt::Key_S:
+      return Role::Subtract;
+    case Qt::Key_I:
+      return Role::Intersect;
+    case Qt::Key_X:
+      return Role::Exclude;
+    default:
+      return std::nullopt;
+  }
+}
 
 struct ShapeWords {
   QString name, edit, hint;
@@ -80,35 +108,90 @@ Box DrawTool::drawn() const {
 void DrawTool::press(const Pointer& p) {
   drawing_ = true;
   pressed_ = now_ = p;
+  target_ = desk_.canJoin() ? desk_.onlyItem()->id : 0;
 }
 
-void DrawTool::drag(const Pointer& p) { now_ = p; }
+void DrawTool::drag(const Pointer& p) {
+  now_ = p;
+  showJoined();
+}
 void DrawTool::hover(const Pointer& p) { now_ = p; }
+
+/// While it is being drawn, the item that it is joined to shows what it becomes.
+void DrawTool::showJoined() {
+  const auto role = join();
+  Id made = 0;
+  if (drawing_ && role && !drawn().isEmpty())
+    trial_.show(withJoined(desk_.settled(), target_, shapeIn(drawn()), *role, made));
+  else
+    trial_.drop();
+}
+
+std::optional<Role> DrawTool::join() const {
+  if (target_ == 0) return std::nullopt;
+  return held_ ? held_ : desk_.joinForNew();
+}
+
+Item DrawTool::shapeIn(const Box& box) const {
+  const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew);
+  const std::string name = UniqueNames(*desk_.sheet()).take(words.name.toStdString());
+  return plainItem(desk_.settled().nextId, name, fitted(unitShape(), box), desk_.styleForNew);
+}
 
 void DrawTool::release(const Pointer& p) {
   if (!drawing_) return;
   now_ = p;
   drawing_ = false;
-  Box box = drawn();
+  const Box box = drawn();
   const double least = 2 / mat_.zoom();
-  if (box.width() < least && box.height() < least) {
-    const Point half{clickSize / 2, clickSize / 2};
-    box = {p.onSheet - half, p.onSheet + half};
-  } else if (box.width() < 0.01 || box.height() < 0.01) {
-    return;  // a line is no area
-  }
+  if (box.width() < least && box.height() < least)
+    lay(usualBox(p.onSheet));
+  else if (box.width() >= 0.01 && box.height() >= 0.01)  // a line is no area
+    lay(box);
+  else
+    putAway();
+}
+
+/// Puts the shape down, and takes up the select tool.
+void DrawTool::lay(const Box& box) {
+  trial_.drop();
+  const auto role = join();
+  held_.reset();
   const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew);
-  const Id id = desk_.settled().nextId;
-  Item item = plainItem(id, words.name.toStdString(), fitted(unitShape(), box), desk_.styleForNew);
-  desk_.commit(words.edit, withItemsOnTop(desk_.settled(), desk_.sheet()->id, {std::move(item)}));
+  Id made = desk_.settled().nextId;
+  Project changed = role ? withJoined(desk_.settled(), target_, shapeIn(box), *role, made)
+                         : withItemsOnTop(desk_.settled(), desk_.sheet()->id, {shapeIn(box)});
+  desk_.commit(words.edit, std::move(changed));
   desk_.setTool(ToolKind::Select);
-  desk_.select({id});
+  desk_.select({made});
+}
+
+bool DrawTool::wants(int key) const { return roleOf(key) && (drawing_ ? target_ != 0 : desk_.canJoin()); }
+
+void DrawTool::keyUp(const QKeyEvent& event) {
+  if (!drawing_ || roleOf(event.key()) != held_) return;
+  held_.reset();
+  showJoined();
 }
 
 bool DrawTool::key(QKeyEvent& event) {
+  if (const auto role = roleOf(event.key()); role && wants(event.key())) {
+    if (drawing_) {
+      held_ = role;
+      showJoined();
+    } else {
+      desk_.setJoinForNew(desk_.joinForNew() == role ? std::nullopt : role);
+    }
+    return true;
+  }
+  if ((event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) && !drawing_) {
+    target_ = desk_.canJoin() ? desk_.onlyItem()->id : 0;
+    lay(usualBox(desk_.sheet()->box().centre()));
+    return true;
+  }
   if (event.key() == Qt::Key_Escape) {
     if (drawing_)
-      drawing_ = false;
+      putAway();
     else
       desk_.setTool(ToolKind::Select);
     return true;
@@ -120,21 +203,35 @@ bool DrawTool::key(QKeyEvent& event) {
   return false;
 }
 
-void DrawTool::putAway() { drawing_ = false; }
+void DrawTool::putAway() {
+  drawing_ = false;
+  held_.reset();
+  trial_.drop();
+}
 
 void DrawTool::paint(QPainter& painter) {
   if (!drawing_ || now_.onMat == pressed_.onMat) return;
   const Box box = drawn();
+  if (const auto role = join()) {
+    // The result shows itself; of the new shape, what it does.
+    painter.setPen(QPen(theme::colourOf(*role), 1.6, *role == Role::Add ? Qt::SolidLine : Qt::DashLine));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
+    paintPointerLabel(painter, mat_, now_.onMat, theme::signOf(*role) + "  " + sizeText(box));
+    return;
+  }
   painter.setPen(QPen(theme::plum, 1.4));
   QColor fill = painterColour(colourOf(desk_.styleForNew).value_or(Colour{255, 255, 255}));
   fill.setAlpha(170);
   painter.setBrush(fill);
   painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
-  const QString size = QString("%1 × %2").arg(QString::fromStdString(measureText(box.width(), Unit::Millimetre, 1)),
-                                              QString::fromStdString(measureText(box.height(), Unit::Millimetre, 1)));
-  paintPointerLabel(painter, mat_, now_.onMat, size);
+  paintPointerLabel(painter, mat_, now_.onMat, sizeText(box));
 }
 
-QString DrawTool::hint() const { return wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew).hint; }
+QString DrawTool::hint() const {
+  if (drawing_ && target_ != 0 && !join())
+    return Mat::tr("Hold U, S, I or X to add it to the selected item, subtract, intersect or exclude it");
+  return wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew).hint;
+}
 
 }  // namespace widecut

@@ -1,6 +1,7 @@
 // Tools 4, 5 and 6: rectangle, ellipse, polygon and star.
 #pragma once
 
+#include "app/desk/desk.h"
 #include "app/tools/tool.h"
 #include "geometry/outline.h"
 
@@ -9,13 +10,15 @@ namespace widecut {
 class DrawTool : public Tool {
  public:
   enum class Shape : unsigned char { Rectangle, Ellipse, Polygon };
-  DrawTool(Mat& mat, Desk& desk, Shape shape) : Tool(mat, desk), shape_(shape) {}
+  DrawTool(Mat& mat, Desk& desk, Shape shape) : Tool(mat, desk), shape_(shape), trial_(desk) {}
 
   void press(const Pointer& pointer) override;
   void drag(const Pointer& pointer) override;
   void release(const Pointer& pointer) override;
   void hover(const Pointer& pointer) override;
   bool key(QKeyEvent& event) override;
+  void keyUp(const QKeyEvent& event) override;
+  bool wants(int key) const override;
   void putAway() override;
   void paint(QPainter& painter) override;
   QString hint() const override;
@@ -24,9 +27,17 @@ class DrawTool : public Tool {
  private:
   Box drawn() const;
   Outline unitShape() const;
+  Item shapeIn(const Box& box) const;
+  /// What the shape does to the item that was selected when the drag began.
+  std::optional<Role> join() const;
+  void showJoined();
+  void lay(const Box& box);
 
   Shape shape_;
   bool drawing_ = false;
+  Trial trial_;
+  Id target_ = 0;
+  std::optional<Role> held_;  ///< By a key, for as long as it is down.
   Pointer pressed_{};
   Pointer now_{};
 };

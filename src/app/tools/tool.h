@@ -57,6 +57,9 @@ class Tool {
   virtual bool wheel(const Pointer&, double /*steps*/) { return false; }
   /// True when the tool used the key.
   virtual bool key(QKeyEvent&) { return false; }
+  virtual void keyUp(const QKeyEvent&) {}
+  /// True for a key that is the tool's now, although a command has it.
+  virtual bool wants(int /*key*/) const { return false; }
   /// A menu for what lies here is about to open: what it is about gets selected.
   virtual void choose(const Pointer&) {}
   /// The tool is being put away, or what it works on is gone: nothing half-done may stay.

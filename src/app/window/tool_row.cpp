@@ -36,6 +36,51 @@ QToolButton* buttonFor(const ToolEntry& tool, Desk& desk, QWidget* row) {
   return button;
 }
 
+/// What the next shape does to the selected item: one of five.
+QWidget* joinChoice(Desk& desk, QWidget* row) {
+  struct Choice {
+    std::optional<Role> role;
+    QString words, key;
+  };
+  auto* box = new QWidget(row);
+  box->setObjectName("joinChoice");
+  box->setAccessibleName(ToolRow::tr("What the new shape does to the selected item"));
+  auto* layout = new QHBoxLayout(box);
+  layout->setContentsMargins(14, 0, 0, 0);
+  layout->setSpacing(2);
+  auto* words = new QLabel(ToolRow::tr("new shape"), box);
+  theme::makeSecondary(*words);
+  layout->addWidget(words);
+  layout->addSpacing(4);
+  for (const Choice& choice :
+       {Choice{std::nullopt, ToolRow::tr("apart"), {}}, Choice{Role::Add, ToolRow::tr("add"), "U"},
+        Choice{Role::Subtract, ToolRow::tr("subtract"), "S"}, Choice{Role::Intersect, ToolRow::tr("intersect"), "I"},
+        Choice{Role::Exclude, ToolRow::tr("exclude"), "X"}}) {
+    auto* button = new QToolButton(box);
+    button->setText(choice.role ? theme::signOf(*choice.role) + " " + choice.words : choice.words);
+    button->setCheckable(true);
+    button->setFocusPolicy(Qt::TabFocus);
+    button->setObjectName("join " + choice.words);
+    button->setToolTip(choice.role
+                           ? ToolRow::tr("%1 the new shape (hold %2 while it is drawn)").arg(choice.words, choice.key)
+                           : ToolRow::tr("The new shape becomes an item of its own"));
+    const QColor colour = choice.role ? theme::colourOf(*choice.role) : theme::ink;
+    button->setStyleSheet(QString("QToolButton { padding: 3px 8px; color: %1 } QToolButton:checked { background: %1; "
+                                  "color: white; border-radius: 3px }")
+                              .arg(colour.name()));
+    QObject::connect(button, &QToolButton::clicked, &desk, [&desk, role = choice.role] { desk.setJoinForNew(role); });
+    const auto show = [&desk, button, role = choice.role] { button->setChecked(desk.joinForNew() == role); };
+    QObject::connect(button, &QToolButton::clicked, button, show);
+    for (const auto signal : {&Desk::toolSet, &Desk::toolChanged, &Desk::selectionChanged})
+      QObject::connect(&desk, signal, button, show);
+    layout->addWidget(button);
+  }
+  const auto showBox = [&desk, box] { box->setVisible(desk.canJoin()); };
+  for (const auto signal : {&Desk::toolChanged, &Desk::selectionChanged}) QObject::connect(&desk, signal, box, showBox);
+  showBox();
+  return box;
+}
+
 }  // namespace
 
 ToolRow::ToolRow(Desk& desk, Mat& mat, CommandActions& commands, QWidget* parent) : QWidget(parent) {
@@ -48,6 +93,7 @@ ToolRow::ToolRow(Desk& desk, Mat& mat, CommandActions& commands, QWidget* parent
   layout->setSpacing(4);
   for (const ToolEntry& tool : toolTable())
     if (tool.isInRow()) layout->addWidget(buttonFor(tool, desk, this));
+  layout->addWidget(joinChoice(desk, this));
   layout->addStretch(1);
   auto* fit = commandButton(CommandId::FitSheet, this);
   connect(fit, &QPushButton::clicked, &commands, [&commands] { commands.run(CommandId::FitSheet); });

@@ -105,6 +105,44 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
   return withOneInstead(project, stacked, std::move(cutout), made);
 }
 
+Project withJoined(const Project& project, Id id, const Item& shape, Role role, Id& made) {
+  const ItemPtr item = findItem(project, id);
+  const auto back = frameToSheet(project, id).inverse();
+  if (!item || !back) return project;
+  Project next = project;
+  Item joined = mapped(shape, *back);
+  joined.id = next.nextId++;
+  if (const Recipe* recipe = item->recipe()) {
+    made = id;
+    return withItem(next, id, [&](const Item& before) {
+      Item out = before;
+      Recipe changed = *recipe;
+      changed.formula = Formula::joined(recipe->formula, role, Formula::part(static_cast<int>(recipe->parts.size())));
+      changed.parts.push_back(std::make_shared<const Item>(joined));
+      out.form = std::make_shared<const Recipe>(std::move(changed));
+      if (role == Role::Add) growPhoto(out);
+      return out;
+    });
+  }
+  const std::vector<ItemPtr> parts{item, std::make_shared<const Item>(mapped(joined, item->toParent()))};
+  Item cutout;
+  cutout.name = cutoutName(parts);
+  Recipe recipe;
+  recipe.formula = Formula::chain(2, role);
+  recipe.parts = movedInto(cutout, parts);
+  cutout.form = std::make_shared<const Recipe>(std::move(recipe));
+  cutout.style = lookOf(*item);
+  dropPictures(changeable(cutout));
+  if (showsPicture(*item)) {
+    setPicture(changeable(cutout), PartPicture{id});
+    if (role == Role::Add) growPhoto(cutout);
+  }
+  std::vector<Id> ids;
+  next = withReplaced(next, id, {std::move(cutout)}, Formula::part(0), ids);
+  made = ids.front();
+  return next;
+}
+
 Project withPartsLifted(const Project& project, Id id, std::vector<Id>& parts) {
   const ItemPtr whole = findItem(project, id);
   if (!whole || childrenOf(*whole).empty()) return project;
