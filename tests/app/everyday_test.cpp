@@ -1,9 +1,12 @@
 // Beginning, sheets, groups, the stack and selecting, in the real window.
 #include <gtest/gtest.h>
 
+#include <QClipboard>
+#include <QLabel>
 #include <QPushButton>
 #include <QTreeView>
 
+#include "app/desk/clipboard.h"
 #include "app/panels/sheets_model.h"
 #include "app/panels/stack_model.h"
 #include "app/start/start_card.h"
@@ -340,6 +343,62 @@ TEST_F(Everyday, EnterLaysAShapeInTheMiddleAndEscapeDuringADragLaysNone) {
   w.release(w.mm(85, 85));
   EXPECT_EQ(w.sheet().items.size(), 1U);
   EXPECT_FALSE(w.sheet().items[0]->recipe());
+}
+
+TEST_F(Everyday, WhatIsCopiedIsPastedBesideInPlaceAndOnOtherSheets) {
+  const Id a = box(), b = disc();
+  w.desk().select({a, b});
+  w.key(Qt::Key_G);
+  w.key(Qt::Key_C, Qt::ControlModifier);
+  w.key(Qt::Key_V, Qt::ControlModifier);
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_EQ(w.sheet().items[1]->position, w.sheet().items[0]->position + (Point{12, 12}));
+  EXPECT_EQ(w.sheet().items[1]->name, "group 2");
+  EXPECT_EQ(w.desk().selection(), Ids{w.sheet().items[1]->id});
+  w.key(Qt::Key_V, Qt::ControlModifier);
+  EXPECT_EQ(w.sheet().items[2]->position, w.sheet().items[0]->position + (Point{24, 24})) << "further aside";
+  w.key(Qt::Key_V, Qt::ControlModifier | Qt::ShiftModifier);
+  EXPECT_EQ(w.sheet().items[3]->position, w.sheet().items[0]->position);
+  // A member alone keeps its place on the sheet.
+  w.desk().select({b});
+  w.key(Qt::Key_X, Qt::ControlModifier);
+  EXPECT_FALSE(item(b));
+  w.press("newSheetButton");
+  const Id second = w.sheet().id;
+  w.key(Qt::Key_V, Qt::ControlModifier);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_NEAR(w.sheet().items[0]->position.x, w.mm(170, 0).x, 1.5);
+  EXPECT_EQ(w.desk().history().undoName(), "Paste");
+  // On every chosen sheet.
+  w.clickSheet(1);
+  const std::size_t before = w.sheet().items.size();
+  sheets->selectionModel()->select(sheetRow(second), QItemSelectionModel::Select);
+  w.key(Qt::Key_V, Qt::ControlModifier | Qt::AltModifier);
+  EXPECT_EQ(w.sheet().items.size(), before + 1);
+  EXPECT_EQ(findSheet(w.desk().settled(), second)->items.size(), 2U);
+}
+
+TEST_F(Everyday, OthersGetPicturesAndGiveThem) {
+  const Id a = box();
+  w.desk().select({a});
+  w.key(Qt::Key_C, Qt::ControlModifier);
+  const QMimeData* data = QApplication::clipboard()->mimeData();
+  EXPECT_TRUE(data->data("image/svg+xml").contains("<path"));
+  const QImage picture = QImage::fromData(data->data("image/png"));
+  EXPECT_NEAR(picture.width(), 40 * pointsPerMillimetre * 2, 4);
+  QImage photo(40, 20, QImage::Format_RGB32);
+  photo.fill(QColor(200, 30, 30));
+  QApplication::clipboard()->setImage(photo);
+  w.key(Qt::Key_V, Qt::ControlModifier);
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_TRUE(pictureOf(*w.sheet().items[1]->style));
+  // What is no good says so and changes nothing.
+  auto* broken = new QMimeData;
+  broken->setData(itemsFormat, "PK nothing");
+  QApplication::clipboard()->setMimeData(broken);
+  w.key(Qt::Key_V, Qt::ControlModifier);
+  EXPECT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_TRUE(w.window.findChild<QLabel*>("hint")->text().startsWith("Not pasted"));
 }
 
 }  // namespace

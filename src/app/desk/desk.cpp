@@ -156,6 +156,16 @@ void Desk::goToSheet(Id sheet) {
   emit sheetChanged();
 }
 
+std::vector<Id> Desk::chosenSheets() const {
+  const auto isChosen = [&](Id id) {
+    return id == sheet_ || std::find(chosenSheets_.begin(), chosenSheets_.end(), id) != chosenSheets_.end();
+  };
+  std::vector<Id> chosen;
+  for (const SheetPtr& sheet : sheetsOf(settled()))
+    if (isChosen(sheet->id)) chosen.push_back(sheet->id);
+  return chosen;
+}
+
 void Desk::stepSheet(int by) {
   const auto sheets = sheetsOf(settled());
   const auto here = std::find_if(sheets.begin(), sheets.end(), [&](const SheetPtr& s) { return s->id == sheet_; });

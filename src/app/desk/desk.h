@@ -69,6 +69,9 @@ class Desk : public QObject {
   /// Selects what there is of these.
   void select(std::vector<Id> items);
   void goToSheet(Id sheet);
+  /// The sheets that are chosen in the sheets panel, in their order; the open one is among them.
+  std::vector<Id> chosenSheets() const;
+  void chooseSheets(std::vector<Id> sheets) { chosenSheets_ = std::move(sheets); }
   /// To the sheet so many further on; stays where there is none.
   void stepSheet(int by);
   /// Moves items to another sheet, or copies them there.
@@ -182,6 +185,7 @@ class Desk : public QObject {
   const Trial* trying_ = nullptr;   ///< Whose change the preview is.
   std::vector<Id> selection_;
   Id sheet_ = 0;
+  std::vector<Id> chosenSheets_;
   ToolKind tool_ = ToolKind::Select;
   QString path_;
   QTimer readySoon_;

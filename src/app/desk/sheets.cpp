@@ -19,13 +19,29 @@ void duplicateSheet(Desk& desk) {
 
 void deleteSheet(Desk& desk) {
   const SheetPtr sheet = desk.sheet();
+  const auto chosen = desk.chosenSheets();
+  const auto goes = [&](const SheetPtr& one) {
+    return std::find(chosen.begin(), chosen.end(), one->id) != chosen.end();
+  };
   const auto sheets = sheetsOf(desk.settled());
-  if (sheets.size() < 2) return;
-  const auto at = std::find(sheets.begin(), sheets.end(), sheet);
-  const Id neighbour = at + 1 != sheets.end() ? (*(at + 1))->id : (*(at - 1))->id;
-  desk.goToSheet(neighbour);
-  if (desk.commit(Desk::tr("Delete sheet"), withoutSheets(desk.settled(), std::vector<Id>{sheet->id})))
-    emit desk.told(Desk::tr("“%1” is deleted: undo brings it back").arg(QString::fromStdString(sheet->name)));
+  // The next one that stays opens, or else the last one before.
+  SheetPtr neighbour;
+  for (const SheetPtr& one : sheets) {
+    if (goes(one)) continue;
+    const bool isBehind = std::find(sheets.begin(), sheets.end(), one) > std::find(sheets.begin(), sheets.end(), sheet);
+    neighbour = one;
+    if (isBehind) break;
+  }
+  if (!neighbour) {
+    emit desk.told(Desk::tr("A project keeps one sheet at least"));
+    return;
+  }
+  desk.goToSheet(neighbour->id);
+  if (desk.commit(chosen.size() == 1 ? Desk::tr("Delete sheet") : Desk::tr("Delete sheets"),
+                  withoutSheets(desk.settled(), chosen)))
+    emit desk.told(chosen.size() == 1
+                       ? Desk::tr("“%1” is deleted: undo brings it back").arg(QString::fromStdString(sheet->name))
+                       : Desk::tr("%1 sheets are deleted: undo brings them back").arg(chosen.size()));
 }
 
 void deletePiece(Desk& desk) {

@@ -93,7 +93,7 @@ SheetsPanel::SheetsPanel(Desk& desk, CommandActions& commands, QWidget* parent)
   view_->setFrameShape(QFrame::NoFrame);
   view_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
   view_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  view_->setSelectionMode(QAbstractItemView::SingleSelection);
+  view_->setSelectionMode(QAbstractItemView::ExtendedSelection);
   view_->setMouseTracking(true);
   view_->viewport()->setCursor(Qt::PointingHandCursor);
   view_->viewport()->setAutoFillBackground(false);
@@ -108,6 +108,12 @@ SheetsPanel::SheetsPanel(Desk& desk, CommandActions& commands, QWidget* parent)
   };
   connect(view_, &QListView::clicked, this, go);
   connect(view_->selectionModel(), &QItemSelectionModel::currentChanged, this, go);
+  connect(view_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
+    std::vector<Id> sheets;
+    for (const QModelIndex& row : view_->selectionModel()->selectedIndexes())
+      sheets.push_back(row.data(SheetsModel::SheetId).toULongLong());
+    desk_.chooseSheets(std::move(sheets));
+  });
   connect(model_, &QAbstractItemModel::modelReset, this, &SheetsPanel::showOpenSheet);
   connect(&desk, &Desk::sheetChanged, this, &SheetsPanel::showOpenSheet);
   connect(view_, &QListView::customContextMenuRequested, this, &SheetsPanel::openMenu);
@@ -161,7 +167,11 @@ bool SheetsPanel::eventFilter(QObject* watched, QEvent* event) {
 void SheetsPanel::showOpenSheet() {
   const SheetPtr open = desk_.sheet();
   const QModelIndex index = open ? model_->indexOf(open->id) : QModelIndex();
-  view_->selectionModel()->setCurrentIndex(index, QItemSelectionModel::ClearAndSelect);
+  // What was chosen along with it stays so.
+  if (view_->selectionModel()->isSelected(index))
+    view_->selectionModel()->setCurrentIndex(index, QItemSelectionModel::NoUpdate);
+  else
+    view_->selectionModel()->setCurrentIndex(index, QItemSelectionModel::ClearAndSelect);
 }
 
 }  // namespace widecut

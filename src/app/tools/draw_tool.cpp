@@ -127,10 +127,7 @@ void DrawTool::showJoined() {
     trial_.drop();
 }
 
-std::optional<Role> DrawTool::join() const {
-  if (target_ == 0) return std::nullopt;
-  return held_ ? held_ : desk_.joinForNew();
-}
+std::optional<Role> DrawTool::join() const { return target_ == 0 ? std::nullopt : desk_.joinForNew(); }
 
 Item DrawTool::shapeIn(const Box& box) const {
   const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew);
@@ -156,7 +153,7 @@ void DrawTool::release(const Pointer& p) {
 void DrawTool::lay(const Box& box) {
   trial_.drop();
   const auto role = join();
-  held_.reset();
+  heldKey_ = 0;
   const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew);
   Id made = desk_.settled().nextId;
   Project changed = role ? withJoined(desk_.settled(), target_, shapeIn(box), *role, made)
@@ -169,15 +166,16 @@ void DrawTool::lay(const Box& box) {
 bool DrawTool::wants(int key) const { return roleOf(key) && (drawing_ ? target_ != 0 : desk_.canJoin()); }
 
 void DrawTool::keyUp(const QKeyEvent& event) {
-  if (!drawing_ || roleOf(event.key()) != held_) return;
-  held_.reset();
-  showJoined();
+  if (drawing_ && heldKey_ == event.key()) letGoOfKey();
 }
 
 bool DrawTool::key(QKeyEvent& event) {
   if (const auto role = roleOf(event.key()); role && wants(event.key())) {
+    if (drawing_ && heldKey_ == event.key()) return true;  // it repeats itself
     if (drawing_) {
-      held_ = role;
+      if (heldKey_ == 0) beforeHeld_ = desk_.joinForNew();
+      heldKey_ = event.key();
+      desk_.setJoinForNew(role);
       showJoined();
     } else {
       desk_.setJoinForNew(desk_.joinForNew() == role ? std::nullopt : role);
@@ -205,8 +203,14 @@ bool DrawTool::key(QKeyEvent& event) {
 
 void DrawTool::putAway() {
   drawing_ = false;
-  held_.reset();
+  if (heldKey_ != 0) letGoOfKey();
   trial_.drop();
+}
+
+void DrawTool::letGoOfKey() {
+  heldKey_ = 0;
+  desk_.setJoinForNew(beforeHeld_);
+  showJoined();
 }
 
 void DrawTool::paint(QPainter& painter) {

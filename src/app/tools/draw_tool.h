@@ -31,13 +31,15 @@ class DrawTool : public Tool {
   /// What the shape does to the item that was selected when the drag began.
   std::optional<Role> join() const;
   void showJoined();
+  void letGoOfKey();
   void lay(const Box& box);
 
   Shape shape_;
   bool drawing_ = false;
   Trial trial_;
   Id target_ = 0;
-  std::optional<Role> held_;  ///< By a key, for as long as it is down.
+  int heldKey_ = 0;  ///< The key that says what the shape does, for as long as it is down.
+  std::optional<Role> beforeHeld_;
   Pointer pressed_{};
   Pointer now_{};
 };

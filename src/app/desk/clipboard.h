@@ -1,0 +1,48 @@
+// Copying items, and pasting them, pictures and shapes from elsewhere.
+#pragma once
+
+#include <QMimeData>
+#include <memory>
+
+#include "app/desk/desk.h"
+#include "scene/scene.h"
+
+namespace widecut {
+
+/// Items as another window takes them: a project file of one sheet that holds only them.
+inline constexpr char itemsFormat[] = "application/x-widecut";
+
+/// Items on their way to others: as a project for Wide Cut, as SVG and as a PNG of 144 ppi for everyone else. The two
+/// are made when somebody asks for them.
+class ItemsData : public QMimeData {
+  Q_OBJECT
+ public:
+  /// The items, and what is inside them, in the space of the sheet.
+  ItemsData(std::vector<ItemPtr> items, PhotoStore& photos);
+  QStringList formats() const override;
+
+ protected:
+  QVariant retrieveData(const QString& format, QMetaType type) const override;
+
+ private:
+  Scene scene() const;
+  std::vector<ItemPtr> items_;
+  PhotoStore& photos_;
+};
+
+/// The selected items, parts and members too, as they lie on the sheet; back to front.
+std::vector<ItemPtr> selectedOnSheet(const Desk& desk);
+void copySelection(Desk& desk);
+void cutSelection(Desk& desk);
+
+enum class PasteAt : unsigned char { Beside, InPlace, EverySheet };
+/// What the clipboard holds: items, or a picture. `EverySheet` pastes in place on all chosen sheets. Says why when
+/// there is nothing to paste.
+void paste(Desk& desk, PasteAt at);
+/// True when the clipboard holds something that can be pasted.
+bool canPaste();
+/// Lays what was copied or dropped on a sheet. Items that would cover the ones they were copied from lie a little
+/// aside.
+Result<void> take(Desk& desk, const QMimeData& data, PasteAt at);
+
+}  // namespace widecut
