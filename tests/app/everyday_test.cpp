@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 
 #include <QClipboard>
+#include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
 #include <QTreeView>
@@ -399,6 +400,75 @@ TEST_F(Everyday, OthersGetPicturesAndGiveThem) {
   w.key(Qt::Key_V, Qt::ControlModifier);
   EXPECT_EQ(w.sheet().items.size(), 2U);
   EXPECT_TRUE(w.window.findChild<QLabel*>("hint")->text().startsWith("Not pasted"));
+}
+
+TEST_F(Everyday, APieceGetsAnotherSizeUnitMarginsFoldsAndPaper) {
+  const Id a = box();
+  w.key(Qt::Key_Escape);
+  const auto form = [&] { return formOf(*w.desk().settled().pieces.front()); };
+  w.type("sheet width", "*2");
+  EXPECT_NEAR(form().width, 594 * pointsPerMillimetre, 1e-6);
+  const Point before = item(a)->position;
+  w.press("scaledAlong");
+  w.type("sheet height", "*2");
+  EXPECT_EQ(item(a)->position.y, before.y + form().height / 4) << "no wider: only centred";
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_NEAR(form().width, 297 * pointsPerMillimetre, 1e-6);
+  auto* unit = w.window.findChild<QComboBox*>("pieceUnit");
+  unit->setFocus();
+  QTest::keyClicks(unit, "px");
+  emit unit->activated(unit->currentIndex());
+  w.settle();
+  EXPECT_EQ(form().setting.unit, Unit::Pixel);
+  EXPECT_TRUE(w.window.findChild<QLineEdit*>("sheet width")->text().endsWith("px"));
+  w.type("left margin", "48");
+  EXPECT_EQ(form().setting.left, 36) << "a pixel is 1/96 inch";
+  w.type("columns", "3");
+  EXPECT_EQ(form().setting.columns, 3);
+  w.type("folds", "10mm, 2in");
+  ASSERT_EQ(w.sheet().folds.size(), 2U);
+  EXPECT_NEAR(w.sheet().folds[1], 144, 1e-9);
+  w.press("paperColour");
+  auto* popover = w.window.findChild<QWidget*>("colourPopover");
+  ASSERT_TRUE(popover);
+  auto* hex = popover->findChild<QLineEdit*>();
+  hex->selectAll();
+  QTest::keyClicks(hex, "#203040");
+  QTest::keyClick(hex, Qt::Key_Return);
+  popover->close();
+  w.settle();
+  EXPECT_EQ(w.sheet().paper, (Colour{0x20, 0x30, 0x40}));
+  EXPECT_EQ(w.seen(w.mm(20, 180)), QColor(0x20, 0x30, 0x40));
+}
+
+TEST_F(Everyday, ViewsShowPaperHolesAndEdges) {
+  box();
+  w.key(Qt::Key_5);
+  w.dragHolding(Qt::Key_S, w.mm(60, 60), w.mm(80, 80));
+  const Point hole = w.mm(70, 70), filled = w.mm(54, 54), beside = w.mm(200, 150);
+  EXPECT_EQ(w.seen(hole), QColor(Qt::white));
+  w.key(Qt::Key_F7);
+  const auto isCheck = [&](Point at) {
+    const QColor c = w.seen(at);
+    return c == QColor(Qt::white) || c == QColor(0xD9, 0xD9, 0xD6);
+  };
+  int grey = 0;
+  for (int i = 0; i < 20; ++i) grey += w.seen(w.mm(200 + i, 150)) != QColor(Qt::white);
+  EXPECT_GT(grey, 3) << "checks where nothing covers";
+  EXPECT_TRUE(isCheck(beside));
+  EXPECT_FALSE(isCheck(filled));
+  w.key(Qt::Key_F8);
+  EXPECT_EQ(w.seen(w.mm(54, 70)), QColor(Qt::white)) << "edges only: no fill";
+  EXPECT_TRUE(w.window.findChild<QPushButton*>("viewChip")->isVisible());
+  w.press("viewChip");
+  EXPECT_NE(w.seen(filled), QColor(Qt::white));
+  // Only what prints: what overhangs is gone, and so are the selection's marks.
+  w.drag(w.mm(54, 54), w.mm(-10, 54));
+  const QColor usual = w.seen(w.mm(-3, 55));
+  w.key(Qt::Key_F6);
+  EXPECT_NE(w.seen(w.mm(-3, 55)), usual);
+  EXPECT_EQ(w.seen(w.mm(-3, 55)), w.seen(w.mm(-3, 150)));
 }
 
 }  // namespace

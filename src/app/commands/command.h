@@ -78,8 +78,13 @@ enum class CommandId : unsigned char {
   NextSheet,
   PreviousSheet,
   FitSheet,
+  FitSelection,
+  TrueSize,
   ZoomIn,
   ZoomOut,
+  PaperView,
+  SeeThroughView,
+  EdgesView,
   FullScreen,
   About,
   count
@@ -108,6 +113,8 @@ struct Command {
   bool (*applies)(const Desk& desk) = nullptr;
   const char* hint = "";   ///< What it does, for a tip; empty when its words say it.
   const char* brief = "";  ///< The words of a button; empty when they are those of the menu.
+  /// For what is on or off; null for what is done once.
+  bool (*isOn)(const Desk& desk) = nullptr;
   /// What the words say now; null when they stay.
   QString (*wordsNow)(const Desk& desk) = nullptr;
 

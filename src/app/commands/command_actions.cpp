@@ -18,11 +18,13 @@ CommandActions::CommandActions(const CommandSite& site, std::function<void()> be
     action->setShortcuts(c.keyList());
     action->setObjectName(c.name);
     action->setToolTip(c.tip());
+    action->setCheckable(c.isOn != nullptr);
     const bool looksOnly = c.menu == CommandMenu::View || c.menu == CommandMenu::Help || c.id == CommandId::Quit;
     connect(action, &QAction::triggered, this, [this, &c, looksOnly] { act(looksOnly, [&] { c.run(site_); }); });
     actions_[static_cast<std::size_t>(c.id)] = action;
   }
-  for (const auto signal : {&Desk::selectionChanged, &Desk::projectChanged, &Desk::toolChanged, &Desk::fileChanged})
+  for (const auto signal :
+       {&Desk::selectionChanged, &Desk::projectChanged, &Desk::toolChanged, &Desk::fileChanged, &Desk::viewChanged})
     connect(&site.desk, signal, this, &CommandActions::refresh);
   refresh();
 }
@@ -83,6 +85,7 @@ void CommandActions::run(CommandId id) { action(id)->trigger(); }
 void CommandActions::refresh() {
   for (const Command& c : commandTable()) {
     if (c.applies) action(c.id)->setEnabled(c.applies(site_.desk));
+    if (c.isOn) action(c.id)->setChecked(c.isOn(site_.desk));
     if (c.wordsNow) action(c.id)->setText(c.wordsNow(site_.desk));
   }
 }

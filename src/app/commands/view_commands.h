@@ -6,6 +6,8 @@
 
 #include "app/commands/command_rules.h"
 #include "app/mat/mat.h"
+#include "app/mat/selection_frame.h"
+#include "shapes/primitives.h"
 
 namespace widecut::commands {
 
@@ -23,6 +25,24 @@ inline constexpr Command viewCommands[] = {
      .words = QT_TRANSLATE_NOOP("Commands", "Fit sheet"),
      .keys = "Ctrl+0",
      .run = [](const Site& s) { s.mat.fitSheet(); }},
+    {.id = Do::FitSelection,
+     .menu = Menu::View,
+     .name = "fitSelection",
+     .words = QT_TRANSLATE_NOOP("Commands", "Zoom to the selection"),
+     .keys = "Z",
+     .run =
+         [](const Site& s) {
+           if (const auto frame = SelectionFrame::of(s.desk.project(), s.desk.selection()))
+             s.mat.showBox(bounds(transformed(fitted(rectangleOutline(1, 1), frame->box), frame->toSheet)));
+         },
+     .applies = some},
+    {.id = Do::TrueSize,
+     .menu = Menu::View,
+     .name = "trueSize",
+     .words = QT_TRANSLATE_NOOP("Commands", "True size"),
+     .keys = "Ctrl+1",
+     .run = [](const Site& s) { s.mat.showTrueSize(); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "As large as on paper, as far as the screen knows its own size")},
     {.id = Do::ZoomIn,
      .menu = Menu::View,
      .name = "zoomIn",
@@ -35,6 +55,31 @@ inline constexpr Command viewCommands[] = {
      .words = QT_TRANSLATE_NOOP("Commands", "Zoom out"),
      .keys = "Ctrl+-",
      .run = [](const Site& s) { s.mat.zoomBy(0.8); }},
+    {.id = Do::PaperView,
+     .menu = Menu::View,
+     .lineBefore = true,
+     .name = "paperView",
+     .words = QT_TRANSLATE_NOOP("Commands", "Paper only"),
+     .keys = "F6",
+     .run = [](const Site& s) { s.desk.toggleView(MatView::Paper); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Only what prints"),
+     .isOn = [](const Desk& d) { return d.view() == MatView::Paper; }},
+    {.id = Do::SeeThroughView,
+     .menu = Menu::View,
+     .name = "seeThroughView",
+     .words = QT_TRANSLATE_NOOP("Commands", "See-through"),
+     .keys = "F7",
+     .run = [](const Site& s) { s.desk.toggleView(MatView::SeeThrough); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Checks wherever nothing covers the sheet: holes are holes"),
+     .isOn = [](const Desk& d) { return d.view() == MatView::SeeThrough; }},
+    {.id = Do::EdgesView,
+     .menu = Menu::View,
+     .name = "edgesView",
+     .words = QT_TRANSLATE_NOOP("Commands", "Edges only"),
+     .keys = "F8",
+     .run = [](const Site& s) { s.desk.toggleView(MatView::Edges); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Outlines without their paint"),
+     .isOn = [](const Desk& d) { return d.view() == MatView::Edges; }},
     {.id = Do::FullScreen,
      .menu = Menu::View,
      .lineBefore = true,

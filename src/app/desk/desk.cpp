@@ -191,6 +191,22 @@ void Desk::setTool(ToolKind tool) {
   emit toolChanged();
 }
 
+void Desk::toggleView(MatView view) {
+  view_ = view_ == view ? MatView::Usual : view;
+  emit viewChanged();
+}
+
+Unit Desk::unit() const {
+  const PiecePtr piece = pieceOf(project(), sheet_);
+  return piece ? piece->setting.unit : Unit::Millimetre;
+}
+
+QString Desk::lengthText(double points) const {
+  const Unit u = unit();
+  const int decimals = u == Unit::Pixel ? 0 : u == Unit::Inch ? 3 : u == Unit::Centimetre ? 2 : 1;
+  return QString::fromStdString(measureText(points, u, decimals));
+}
+
 bool Desk::canJoin() const { return draws(tool_) && onlyItem() && !unlocked(settled(), selection_).empty(); }
 
 void Desk::setJoinForNew(std::optional<Role> role) {

@@ -6,6 +6,7 @@
 #include <QString>
 #include <QTimer>
 
+#include "app/desk/mat_view.h"
 #include "app/tools/tool_kind.h"
 #include "cutting/offset.h"
 #include "geometry/measure.h"
@@ -54,6 +55,13 @@ class Desk : public QObject {
   ItemPtr openWhole() const;
   ToolKind tool() const { return tool_; }
   PhotoStore& photos() { return photos_; }
+  MatView view() const { return view_; }
+  /// The view, or the usual one when it is this already.
+  void toggleView(MatView view);
+  /// Of rulers and fields: that of the piece whose sheet is open.
+  Unit unit() const;
+  /// A length in that unit, as short as it is of use at the pointer.
+  QString lengthText(double points) const;
   const History& history() const { return history_; }
 
   bool isTrying() const { return preview_.has_value(); }
@@ -145,6 +153,7 @@ class Desk : public QObject {
   /// A project was begun, opened or taken up: there is something to see.
   void begun();
   void toolChanged();
+  void viewChanged();
   /// What the tool in hand is about to draw or do was set otherwise.
   void toolSet();
   void photosReady();
@@ -187,6 +196,7 @@ class Desk : public QObject {
   Id sheet_ = 0;
   std::vector<Id> chosenSheets_;
   ToolKind tool_ = ToolKind::Select;
+  MatView view_ = MatView::Usual;
   QString path_;
   QTimer readySoon_;
   PhotoStore photos_;

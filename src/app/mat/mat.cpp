@@ -5,7 +5,7 @@
 #include <QMimeData>
 #include <QMouseEvent>
 #include <QPainter>
-#include <QPainterPath>
+#include <QScreen>
 
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
@@ -14,19 +14,12 @@
 #include "geometry/measure.h"
 #include "painting/raster.h"
 #include "project/edits/places.h"
+#include "project/edits/sheets.h"
 
 namespace widecut {
 namespace {
 
-constexpr int rulerSize = 18;
 constexpr double leastZoom = 0.02, mostZoom = 128;
-
-/// The ruler's step in millimetres at which numbers do not crowd.
-double rulerStep(double zoom) {
-  for (const double step : {1, 2, 5, 10, 20, 50, 100, 200, 500, 1000})
-    if (step * pointsPerMillimetre * zoom >= 46) return step;
-  return 2000;
-}
 
 QString photoIn(const QMimeData* data) {
   for (const QUrl& url : data->urls())
@@ -49,6 +42,7 @@ Mat::Mat(Desk& desk, QWidget* parent)
   connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);
   connect(&desk, &Desk::sheetChanged, this, &Mat::fitSheet);
+  connect(&desk, &Desk::viewChanged, this, [this] { update(); });
   connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
   connect(&desk, &Desk::photosReady, this, [this] {
     stale_ |= cache_.photosReady().translated((origin_ * devicePixelRatioF()).toPoint());
@@ -118,6 +112,21 @@ void Mat::fitSheet() {
   emit zoomChanged();
 }
 
+void Mat::showBox(const Box& onSheet) {
+  if (onSheet.isEmpty()) return;
+  const double room = 60;
+  const double w = width() - rulerSize - 2 * room, h = height() - rulerSize - 2 * room;
+  zoom_ = std::clamp(std::min(w / std::max(onSheet.width(), 1.0), h / std::max(onSheet.height(), 1.0)), leastZoom,
+                     mostZoom);
+  origin_ = onWholePixels(QPointF(rulerSize + room + w / 2, rulerSize + room + h / 2) -
+                          QPointF(onSheet.centre().x, onSheet.centre().y) * zoom_);
+  fitted_ = false;
+  refresh();
+  emit zoomChanged();
+}
+
+void Mat::showTrueSize() { zoomBy(screen()->physicalDotsPerInch() / 72 / zoom_); }
+
 void Mat::zoomBy(double factor, std::optional<QPointF> about) {
   const QPointF at =
       about.value_or(QPointF(rulerSize + (width() - rulerSize) / 2.0, rulerSize + (height() - rulerSize) / 2.0));
@@ -143,109 +152,61 @@ void Mat::paintEvent(QPaintEvent*) {
   origin_ = onWholePixels(origin_);  // the window may have come to another screen, or the mat to another place in it
   bringStillUpToDate();
   QPainter painter(this);
-  painter.drawImage(0, 0, still_.image);
+  painter.drawImage(0, 0, still_);
   painter.setClipRect(QRectF(rect()).adjusted(rulerSize + 1, rulerSize + 1, 0, 0));
   painter.setRenderHint(QPainter::Antialiasing);
-  tool().paint(painter);
+  if (desk_.view() != MatView::Paper) tool().paint(painter);
+}
+
+MatGround Mat::ground() const {
+  const SheetPtr sheet = desk_.sheet();
+  const PiecePtr piece = pieceOf(desk_.project(), sheet->id);
+  return {size(),       origin_,      zoom_,        sheet->id,      sheet->box(),
+          sheet->bleed, sheet->folds, sheet->paper, piece->setting, desk_.view()};
 }
 
 void Mat::bringStillUpToDate() {
   const SheetPtr sheet = desk_.sheet();
   const double ratio = devicePixelRatioF();
   const QSize size = (QSizeF(this->size()) * ratio).toSize();
-  const bool sameSheet = still_.sheet == sheet->id && still_.page == sheet->box() && still_.folds == sheet->folds &&
-                         still_.paper == sheet->paper;
-  if (still_.image.size() != size || still_.image.devicePixelRatio() != ratio) {
-    still_.image = QImage(size, QImage::Format_RGB32);
-    still_.image.setDevicePixelRatio(ratio);
-    stale_ = still_.image.rect();
+  if (still_.size() != size || still_.devicePixelRatio() != ratio) {
+    still_ = QImage(size, QImage::Format_RGB32);
+    still_.setDevicePixelRatio(ratio);
+    stale_ = still_.rect();
   }
-  if (!sameSheet || still_.origin != origin_ || still_.zoom != zoom_) stale_ = still_.image.rect();
-  still_ = {std::move(still_.image), origin_, zoom_, sheet->id, sheet->box(), sheet->folds, sheet->paper};
-
+  if (MatGround now = ground(); now != stillGround_) {
+    stale_ = still_.rect();
+    stillGround_ = std::move(now);
+  }
   const QPoint corner = (origin_ * ratio).toPoint();
-  const QRect visible = still_.image.rect().translated(-corner);
+  const QRect visible = still_.rect().translated(-corner);
   cache_.setTrying(desk_.isTrying());
   cache_.setNearest((lastPointer_ * ratio).toPoint() - corner);
   stale_ |= cache_.follow(*sheet, zoom_ * ratio, visible).translated(corner);
   if (!desk_.isTrying()) stale_ |= cache_.needsFiner().translated(corner);
-  stale_ &= still_.image.rect();
+  stale_ &= still_.rect();
   if (!stale_.isEmpty()) paintStill(std::exchange(stale_, {}));
   if (!desk_.isTrying() && cache_.isRough()) finer_.start();
 }
 
 void Mat::paintStill(const QRect& part) {
   const double ratio = devicePixelRatioF();
-  QPainter painter(&still_.image);
+  QPainter painter(&still_);
   const QRectF logical = QRectF(QPointF(part.topLeft()) / ratio, QSizeF(part.size()) / ratio);
   painter.setClipRect(logical);
-  paintMat(painter);
-  paintPaper(painter, *desk_.sheet());
-
-  painter.save();
-  painter.translate(origin_);
-  painter.scale(1 / ratio, 1 / ratio);
-  cache_.draw(painter, part.translated(-(origin_ * ratio).toPoint()));
-  painter.restore();
-
-  // What overhangs the sheet stays visible but steps back.
-  QPainterPath beyond;
-  beyond.addRect(rect());
-  beyond.addRect(sheetArea());
-  QColor veil = theme::mat;
-  veil.setAlpha(175);
-  painter.fillPath(beyond, veil);
-  if (logical.left() <= rulerSize || logical.top() <= rulerSize) paintRulers(painter);
-}
-
-void Mat::paintMat(QPainter& painter) const {
-  painter.fillRect(rect(), theme::mat);
-  double step = 10 * pointsPerMillimetre * zoom_;
-  while (step < 7) step *= 10;
-  painter.setPen(theme::matLine);
-  const auto first = [&](double origin) { return origin - std::ceil(origin / step) * step; };
-  for (double x = first(origin_.x()); x < width(); x += step) painter.drawLine(QPointF(x, 0), QPointF(x, height()));
-  for (double y = first(origin_.y()); y < height(); y += step) painter.drawLine(QPointF(0, y), QPointF(width(), y));
-}
-
-void Mat::paintPaper(QPainter& painter, const Sheet& sheet) const {
-  const QRectF area = sheetArea();
-  // The sheet may end within a pixel; then its paper must not show beyond what lies on it.
-  painter.setRenderHint(QPainter::Antialiasing);
-  painter.fillRect(area.translated(3, 4), QColor(20, 34, 31, 110));
-  painter.fillRect(area, painterColour(sheet.paper));
-  painter.setRenderHint(QPainter::Antialiasing, false);
-  QPen fold(QColor(0xC9, 0x8F, 0x80), 1, Qt::DotLine);
-  painter.setPen(fold);
-  for (const double x : sheet.folds) painter.drawLine(toMat({x, 0}), toMat({x, sheet.height}));
-}
-
-void Mat::paintRulers(QPainter& painter) const {
-  painter.fillRect(0, 0, width(), rulerSize, theme::sand);
-  painter.fillRect(0, 0, rulerSize, height(), theme::sand);
-  painter.setFont(theme::font(10));
-  painter.setPen(theme::slate);
-  const double step = rulerStep(zoom_), pixels = step * pointsPerMillimetre * zoom_;
-  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.x()) / pixels)); origin_.x() + i * pixels < width();
-       ++i) {
-    const double x = std::round(origin_.x() + i * pixels);
-    painter.drawLine(QPointF(x, rulerSize - 6), QPointF(x, rulerSize - 1));
-    painter.drawText(QPointF(x + 3, rulerSize - 6), QString::number(i * step));
-  }
-  for (int i = static_cast<int>(std::ceil((rulerSize - origin_.y()) / pixels)); origin_.y() + i * pixels < height();
-       ++i) {
-    const double y = std::round(origin_.y() + i * pixels);
-    painter.drawLine(QPointF(rulerSize - 6, y), QPointF(rulerSize - 1, y));
+  paintMat(painter, stillGround_);
+  paintPaper(painter, stillGround_);
+  if (stillGround_.view == MatView::Edges) {
+    paintEdges(painter, stillGround_, *desk_.sheet());
+  } else {
     painter.save();
-    painter.translate(rulerSize - 7, y - 3);
-    painter.rotate(-90);
-    painter.drawText(QPointF(0, 0), QString::number(i * step));
+    painter.translate(origin_);
+    painter.scale(1 / ratio, 1 / ratio);
+    cache_.draw(painter, part.translated(-(origin_ * ratio).toPoint()));
     painter.restore();
   }
-  painter.fillRect(0, 0, rulerSize, rulerSize, theme::sand);
-  painter.setPen(theme::rule);
-  painter.drawLine(rulerSize, rulerSize, width(), rulerSize);
-  painter.drawLine(rulerSize, rulerSize, rulerSize, height());
+  paintVeil(painter, stillGround_);
+  if (logical.left() <= rulerSize || logical.top() <= rulerSize) paintRulers(painter, stillGround_);
 }
 
 void Mat::mousePressEvent(QMouseEvent* event) {

@@ -8,6 +8,7 @@
 #include <memory>
 
 #include "app/desk/desk.h"
+#include "app/mat/mat_ground.h"
 #include "app/tools/tool.h"
 #include "painting/layer_cache.h"
 
@@ -27,6 +28,10 @@ class Mat : public QWidget {
   QTransform sheetToMat() const;
 
   void fitSheet();
+  /// Zooms to a box of the sheet.
+  void showBox(const Box& onSheet);
+  /// As large as it is on paper, by what the screen says of itself.
+  void showTrueSize();
   /// Zooms about a place on the mat, by default its middle. Stays within 2 % and 12800 %.
   void zoomBy(double factor, std::optional<QPointF> about = std::nullopt);
   void panBy(QPointF pixels);
@@ -76,26 +81,15 @@ class Mat : public QWidget {
   void refresh();
   /// Everything but what the tool paints, brought up to date in the still picture.
   void bringStillUpToDate();
+  MatGround ground() const;
   void paintStill(const QRect& part);
-  void paintMat(QPainter& painter) const;
-  void paintPaper(QPainter& painter, const Sheet& sheet) const;
-  void paintRulers(QPainter& painter) const;
   bool nudge(const QKeyEvent& event);
 
   Desk& desk_;
   RasterQueue rasters_;
   LayerCache cache_;
-  /// The mat without the tool's marks, as it was painted last, and of what.
-  struct Still {
-    QImage image;
-    QPointF origin;
-    double zoom = 0;
-    Id sheet = 0;
-    Box page;
-    std::vector<double> folds;
-    Colour paper;
-  };
-  Still still_;
+  QImage still_;  ///< The mat without the tool's marks, as it was painted last.
+  MatGround stillGround_;
   QRect stale_;  ///< What of it is to be painted anew, in device pixels.
   QTimer finer_;
   std::map<ToolKind, std::unique_ptr<Tool>> tools_;

@@ -9,8 +9,10 @@
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
 #include "app/mat/selection_frame.h"
+#include "app/panels/piece_page.h"
 #include "app/widgets/colour_popover.h"
 #include "app/widgets/measure_field.h"
+#include "app/widgets/swatch.h"
 #include "painting/raster.h"
 #include "project/edits/fills.h"
 #include "project/edits/places.h"
@@ -87,33 +89,6 @@ std::vector<Colour> coloursOf(const Project& project) {
   return found;
 }
 
-/// The swatch of a photo fill is the photo.
-void paintPhoto(QPushButton& swatch, const QImage& photo) {
-  const double ratio = swatch.devicePixelRatioF();
-  QImage small = photo.scaled(QSize(26, 16) * ratio, Qt::KeepAspectRatioByExpanding, Qt::SmoothTransformation);
-  QPixmap pixmap = QPixmap::fromImage(small.copy(QRect({0, 0}, (QSizeF(26, 16) * ratio).toSize())));
-  pixmap.setDevicePixelRatio(ratio);
-  swatch.setIcon(pixmap);
-  swatch.setIconSize({26, 16});
-}
-
-void paintSwatch(QPushButton& swatch, std::optional<Colour> colour) {
-  QPixmap pixmap(QSize(26, 16) * swatch.devicePixelRatioF());
-  pixmap.setDevicePixelRatio(swatch.devicePixelRatioF());
-  pixmap.fill(colour ? painterColour(*colour) : QColor(Qt::white));
-  QPainter painter(&pixmap);
-  painter.setPen(theme::rule);
-  painter.drawRect(0, 0, 25, 15);
-  painter.setRenderHint(QPainter::Antialiasing);
-  if (!colour) {
-    painter.setPen(QPen(theme::slate, 1.3));
-    painter.drawLine(QPointF(1, 15), QPointF(25, 1));
-  }
-  painter.end();
-  swatch.setIcon(pixmap);
-  swatch.setIconSize({26, 16});
-}
-
 }  // namespace
 
 Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
@@ -121,9 +96,7 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   setAccessibleName(tr("Details of the selection"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(12, 8, 12, 8);
-  empty_ = new QLabel(tr("Select an item to see its place, paint and result here."), this);
-  empty_->setWordWrap(true);
-  theme::makeSecondary(*empty_);
+  empty_ = new PiecePage(desk, this);
   column->addWidget(empty_);
   body_ = new QWidget(this);
   column->addWidget(body_);
@@ -298,6 +271,7 @@ void Details::refresh() {
   const Placing p = placingOf(desk_.project(), desk_.selection());
   const bool placed = !p.onSheet.isEmpty();
   const auto shown = [&](double v) { return placed ? std::optional(v) : std::nullopt; };
+  for (MeasureField* length : {x_, y_, width_, height_}) length->setUnit(desk_.unit());
   x_->show(shown(p.onSheet.low.x));
   y_->show(shown(p.onSheet.low.y));
   width_->show(shown(p.width));

@@ -37,7 +37,7 @@ class Details : public QWidget {
   Desk& desk_;
   Trial trial_{desk_};
   QWidget* body_;
-  QLabel* empty_;
+  QWidget* empty_;
   MeasureField *x_, *y_, *width_, *height_, *turn_, *lineWidth_, *opacity_;
   QPushButton *fill_, *line_;
   QLabel* fillText_;

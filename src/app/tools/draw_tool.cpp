@@ -23,11 +23,6 @@ Box usualBox(Point middle) {
   return {middle - half, middle + half};
 }
 
-QString sizeText(const Box& box) {
-  return QString("%1 × %2").arg(QString::fromStdString(measureText(box.width(), Unit::Millimetre, 1)),
-                                QString::fromStdString(measureText(box.height(), Unit::Millimetre, 1)));
-}
-
 /// The keys that the outcomes have too.
 std::optional<Role> roleOf(int key) {
   switch (key) {
@@ -221,7 +216,9 @@ void DrawTool::paint(QPainter& painter) {
     painter.setPen(QPen(theme::colourOf(*role), 1.6, *role == Role::Add ? Qt::SolidLine : Qt::DashLine));
     painter.setBrush(Qt::NoBrush);
     painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
-    paintPointerLabel(painter, mat_, now_.onMat, theme::signOf(*role) + "  " + sizeText(box));
+    paintPointerLabel(
+        painter, mat_, now_.onMat,
+        theme::signOf(*role) + "  " + (desk_.lengthText(box.width()) + " × " + desk_.lengthText(box.height())));
     return;
   }
   painter.setPen(QPen(theme::plum, 1.4));
@@ -229,7 +226,8 @@ void DrawTool::paint(QPainter& painter) {
   fill.setAlpha(170);
   painter.setBrush(fill);
   painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
-  paintPointerLabel(painter, mat_, now_.onMat, sizeText(box));
+  paintPointerLabel(painter, mat_, now_.onMat,
+                    (desk_.lengthText(box.width()) + " × " + desk_.lengthText(box.height())));
 }
 
 QString DrawTool::hint() const {

@@ -58,9 +58,8 @@ HintLine::HintLine(Desk& desk, Mat& mat, Background& background, QWidget* parent
     hint_->setText(message);
     toldEnd_.start();
   });
-  connect(&mat, &Mat::pointerMoved, this, [this](std::optional<Point> p) {
-    constexpr double mm = 1 / pointsPerMillimetre;
-    position_->setText(p ? QString("%1 mm, %2 mm").arg(p->x * mm, 0, 'f', 1).arg(p->y * mm, 0, 'f', 1) : QString());
+  connect(&mat, &Mat::pointerMoved, this, [this, &desk](std::optional<Point> p) {
+    position_->setText(p ? desk.lengthText(p->x) + ", " + desk.lengthText(p->y) : QString());
   });
   connect(stop_, &QToolButton::clicked, &background, &Background::stop);
   connect(&background, &Background::changed, this, [this] {

@@ -81,6 +81,27 @@ QWidget* joinChoice(Desk& desk, QWidget* row) {
   return box;
 }
 
+/// Says which view is on, if it is not the usual one; a click ends it.
+QWidget* viewChip(Desk& desk, CommandActions& commands, QWidget* row) {
+  auto* chip = new QPushButton(row);
+  chip->setObjectName("viewChip");
+  chip->setProperty("primary", true);
+  const auto commandNow = [&desk] {
+    return desk.view() == MatView::Paper        ? CommandId::PaperView
+           : desk.view() == MatView::SeeThrough ? CommandId::SeeThroughView
+                                                : CommandId::EdgesView;
+  };
+  const auto show = [&desk, chip, commandNow] {
+    chip->setVisible(desk.view() != MatView::Usual);
+    chip->setText(command(commandNow()).buttonWords() + "  ×");
+    chip->setToolTip(ToolRow::tr("Back to the usual view"));
+  };
+  QObject::connect(&desk, &Desk::viewChanged, chip, show);
+  QObject::connect(chip, &QPushButton::clicked, &commands, [&commands, commandNow] { commands.run(commandNow()); });
+  show();
+  return chip;
+}
+
 }  // namespace
 
 ToolRow::ToolRow(Desk& desk, Mat& mat, CommandActions& commands, QWidget* parent) : QWidget(parent) {
@@ -95,6 +116,7 @@ ToolRow::ToolRow(Desk& desk, Mat& mat, CommandActions& commands, QWidget* parent
     if (tool.isInRow()) layout->addWidget(buttonFor(tool, desk, this));
   layout->addWidget(joinChoice(desk, this));
   layout->addStretch(1);
+  layout->addWidget(viewChip(desk, commands, this));
   auto* fit = commandButton(CommandId::FitSheet, this);
   connect(fit, &QPushButton::clicked, &commands, [&commands] { commands.run(CommandId::FitSheet); });
   auto* zoom = new QLabel(this);
