@@ -6,11 +6,15 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QTreeView>
+#include <QTreeWidget>
+#include <map>
 
+#include "app/commands/command.h"
 #include "app/desk/clipboard.h"
 #include "app/panels/sheets_model.h"
 #include "app/panels/stack_model.h"
 #include "app/start/start_card.h"
+#include "app/tools/tool_table.h"
 #include "project/edits/sheets.h"
 #include "project/forms/form.h"
 #include "project/resolve.h"
@@ -469,6 +473,50 @@ TEST_F(Everyday, ViewsShowPaperHolesAndEdges) {
   w.key(Qt::Key_F6);
   EXPECT_NE(w.seen(w.mm(-3, 55)), usual);
   EXPECT_EQ(w.seen(w.mm(-3, 55)), w.seen(w.mm(-3, 150)));
+}
+
+TEST_F(Everyday, APieceInPixelsIsDeliveredInExactlyThese) {
+  const QTemporaryDir folder;
+  w.key(Qt::Key_N, Qt::ControlModifier);
+  QTest::mouseClick(w.window.findChild<StartCard*>("Ad 728 × 90"), Qt::LeftButton);
+  w.settle();
+  w.deliverTo(folder.filePath("ad.png"));
+  EXPECT_EQ(QImage(folder.filePath("ad.png")).size(), QSize(728, 90));
+  // Like last time, under names of their own.
+  w.key(Qt::Key_E, Qt::ControlModifier | Qt::ShiftModifier);
+  w.key(Qt::Key_E, Qt::ControlModifier | Qt::ShiftModifier);
+  EXPECT_EQ(QImage(folder.filePath("Ad 728 × 90.png")).size(), QSize(728, 90));
+  EXPECT_EQ(QImage(folder.filePath("Ad 728 × 90 2.png")).size(), QSize(728, 90));
+}
+
+TEST_F(Everyday, TheKeySheetFindsACommandAndRunsIt) {
+  const Id a = box();
+  w.key(Qt::Key_F1);
+  auto* sheet = w.window.findChild<QWidget*>("keySheet");
+  ASSERT_TRUE(sheet && sheet->isVisible());
+  auto* search = sheet->findChild<QLineEdit*>("keySearch");
+  auto* list = sheet->findChild<QTreeWidget*>("keyList");
+  int rows = 0;
+  for (int g = 0; g < list->topLevelItemCount(); ++g) rows += list->topLevelItem(g)->childCount();
+  EXPECT_GE(rows, static_cast<int>(CommandId::count)) << "every command is in it";
+  QTest::keyClicks(search, "hide");
+  ASSERT_TRUE(list->currentItem());
+  EXPECT_EQ(list->currentItem()->text(0), "Hide");
+  QTest::keyClick(search, Qt::Key_Return);
+  w.settle();
+  EXPECT_TRUE(item(a)->hidden);
+}
+
+TEST(Tables, NoKeyMeansTwoThings) {
+  std::map<QString, QString> taken;
+  for (const ToolEntry& tool : toolTable())
+    if (tool.isInRow()) taken[tool.keyText()] = tool.words();
+  for (const Command& c : commandTable())
+    for (const QKeySequence& key : c.keyList()) {
+      EXPECT_TRUE(taken.emplace(key.toString(), c.menuWords()).second)
+          << key.toString().toStdString() << " is " << taken[key.toString()].toStdString() << " and "
+          << c.menuWords().toStdString();
+    }
 }
 
 }  // namespace

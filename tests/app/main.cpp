@@ -1,7 +1,9 @@
 #include <gtest/gtest.h>
 
 #include <QApplication>
+#include <QSettings>
 #include <QStandardPaths>
+#include <QTemporaryDir>
 
 #include "app/look/theme.h"
 
@@ -9,6 +11,10 @@ int main(int count, char** words) {
   if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
   QApplication app(count, words);
   QStandardPaths::setTestModeEnabled(true);
+  const QTemporaryDir settings;
+  QSettings::setDefaultFormat(QSettings::IniFormat);
+  QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
+  QApplication::setOrganizationName("widecut-tests");
   widecut::theme::apply(app);
   testing::InitGoogleTest(&count, words);
   return RUN_ALL_TESTS();

@@ -5,6 +5,7 @@
 #include <QLineEdit>
 #include <QListView>
 #include <QMimeData>
+#include <QSettings>
 #include <QtTest>
 #include <cstdio>
 
@@ -187,6 +188,12 @@ class WindowDriver {
   }
   void report(const char* job) const { std::printf("actions %s: %d\n", job, actions); }
 
+  /// What is kept from start to start belongs to this window alone.
+  struct FreshSettings {
+    FreshSettings() {
+      if (QCoreApplication::organizationName() == "widecut-tests") QSettings().clear();
+    }
+  } freshSettings;
   MainWindow window;
   int actions = 0;
 

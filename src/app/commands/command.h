@@ -21,6 +21,7 @@ enum class CommandId : unsigned char {
   Save,
   SaveAs,
   Deliver,
+  DeliverAgain,
   Quit,
   Undo,
   Redo,
@@ -86,6 +87,7 @@ enum class CommandId : unsigned char {
   SeeThroughView,
   EdgesView,
   FullScreen,
+  KeySheet,
   About,
   count
 };

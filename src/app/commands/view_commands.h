@@ -7,6 +7,7 @@
 #include "app/commands/command_rules.h"
 #include "app/mat/mat.h"
 #include "app/mat/selection_frame.h"
+#include "app/window/errands.h"
 #include "shapes/primitives.h"
 
 namespace widecut::commands {
@@ -88,6 +89,13 @@ inline constexpr Command viewCommands[] = {
      .keys = "F11",
      .run = [](const Site& s) { s.window.setWindowState(s.window.windowState() ^ Qt::WindowFullScreen); }},
 
+    {.id = Do::KeySheet,
+     .menu = Menu::Help,
+     .name = "keySheet",
+     .words = QT_TRANSLATE_NOOP("Commands", "Keys and commands"),
+     .keys = "?; F1",
+     .run = [](const Site& s) { emit s.errands.keySheetWanted(); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "All of them, to be searched and run")},
     {.id = Do::About,
      .menu = Menu::Help,
      .name = "about",

@@ -9,6 +9,7 @@
 
 #include "app/look/theme.h"
 #include "app/widgets/measure_field.h"
+#include "app/window/last_delivery.h"
 #include "geometry/measure.h"
 #include "project/limits.h"
 
@@ -32,17 +33,20 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   format_->addItem(tr("PNG picture"), "png");
   format_->addItem(tr("SVG drawing"), "svg");
   format_->addItem(tr("PDF for print"), "pdf");
-  ppi_ = new MeasureField(tr("resolution"), Unit::Plain, " ppi", this);
-  ppi_->show(ppiValue_);
+  const LastDelivery last = lastDelivery(desk);
+  inPixels_ = desk.unit() == Unit::Pixel;
+  ppiValue_ = last.ppi;
+  format_->setCurrentIndex(std::max(0, format_->findData(last.ending)));
+  ppi_ = new MeasureField(inPixels_ ? tr("scale") : tr("resolution"), Unit::Plain, inPixels_ ? " ×" : " ppi", this);
   paper_ = new QCheckBox(tr("with the paper's colour"), this);
-  paper_->setChecked(true);
+  paper_->setChecked(last.withPaper);
   bleed_ = new QCheckBox(tr("with the bleed"), this);
   bleed_->setObjectName("bleed");
   outcome_ = new QLabel(this);
   theme::makeSecondary(*outcome_);
   form->addRow(tr("deliver"), what_);
   form->addRow(tr("as"), format_);
-  form->addRow(tr("resolution"), ppi_);
+  form->addRow(ppi_->accessibleName(), ppi_);
   form->addRow(QString(), paper_);
   form->addRow(QString(), bleed_);
   form->addRow(QString(), outcome_);
@@ -59,13 +63,15 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   connect(what_, &QComboBox::currentIndexChanged, this, &DeliverDialog::refresh);
   connect(format_, &QComboBox::currentIndexChanged, this, &DeliverDialog::refresh);
   const auto take = [this](double v) {
-    ppiValue_ = std::clamp(v, limits::leastPpi, limits::mostPpi);
+    ppiValue_ = std::clamp(inPixels_ ? v * pixelPpi : v, limits::leastPpi, limits::mostPpi);
     refresh();
   };
   connect(ppi_, &MeasureField::tried, this, take);
   connect(ppi_, &MeasureField::settled, this, take);
   refresh();
 }
+
+void DeliverDialog::keep() const { keepLast(desk_, {ending(), ppiValue_, paper_->isChecked()}); }
 
 QString DeliverDialog::ending() const { return format_->currentData().toString(); }
 
@@ -82,17 +88,16 @@ Delivery DeliverDialog::delivery() const {
 void DeliverDialog::refresh() {
   const Delivery d = delivery();
   const bool picture = d.format == DeliveryFormat::Png;
-  ppi_->show(ppiValue_);  // what is being typed it leaves alone
+  ppi_->show(inPixels_ ? ppiValue_ / pixelPpi : ppiValue_);  // what is being typed it leaves alone
   ppi_->setEnabled(picture);
   paper_->setEnabled(d.item == 0);
   bleed_->setEnabled(d.item == 0 && desk_.sheet()->bleed > 0 && d.format != DeliveryFormat::Pdf);
   const Box scene = sceneFor(desk_.settled(), d).area();
-  const auto mm = [](double points) { return QString::number(points / pointsPerMillimetre, 'f', 1); };
-  QString said = tr("%1 × %2 mm").arg(mm(scene.width()), mm(scene.height()));
+  QString said = tr("%1 × %2").arg(desk_.lengthText(scene.width()), desk_.lengthText(scene.height()));
   if (picture)
     said = tr("%1 × %2 px").arg(std::ceil(scene.width() * d.ppi / 72)).arg(std::ceil(scene.height() * d.ppi / 72));
   if (d.item == 0 && desk_.sheet()->bleed > 0 && (d.withBleed || d.format == DeliveryFormat::Pdf))
-    said += tr(", with %1 mm of bleed all round").arg(mm(desk_.sheet()->bleed));
+    said += tr(", with %1 of bleed all round").arg(desk_.lengthText(desk_.sheet()->bleed));
   outcome_->setText(said);
 }
 

@@ -21,6 +21,8 @@ class DeliverDialog : public QDialog {
   Delivery delivery() const;
   /// The file's ending, without the dot.
   QString ending() const;
+  /// The next delivery begins with what this one is.
+  void keep() const;
 
  private:
   void refresh();
@@ -31,7 +33,8 @@ class DeliverDialog : public QDialog {
   QCheckBox* paper_;
   QCheckBox* bleed_;
   QLabel* outcome_;
-  double ppiValue_ = 144;
+  bool inPixels_;  ///< The piece is measured in pixels: 1 × is as many as it says.
+  double ppiValue_;
 };
 
 }  // namespace widecut

@@ -1,12 +1,14 @@
 #include "app/window/errands.h"
 
 #include <QApplication>
+#include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QMessageBox>
 #include <QPushButton>
 
 #include "app/window/deliver_dialog.h"
+#include "app/window/last_delivery.h"
 #include "app/window/recent_files.h"
 #include "storage/project_file.h"
 
@@ -201,27 +203,44 @@ void Errands::deliverSomething() {
   if (dialog.exec() != QDialog::Accepted) return;
   const QString ending = dialog.ending();
   const QString chosen =
-      QFileDialog::getSaveFileName(&window_, tr("Deliver to"), {}, QString("%1 (*.%2)").arg(ending.toUpper(), ending));
+      QFileDialog::getSaveFileName(&window_, tr("Deliver to"), freshFile(desk_, lastFolder(), ending),
+                                   QString("%1 (*.%2)").arg(ending.toUpper(), ending));
   if (chosen.isEmpty()) return;
-  const QString path = withEnding(chosen, ending), name = QFileInfo(path).fileName();
-  background_.start(tr("Delivering %1").arg(name),
-                    [this, path, name, project = desk_.history().current(),
-                     delivery = dialog.delivery()](const Progress& progress) -> Then {
-                      const auto done = deliver(*project, delivery, desk_.photos(), path.toStdString(), progress);
-                      return [this, name, done, progress] {
-                        if (!done && progress.isCancelled()) {
-                          emit desk_.told(tr("%1 is not delivered: stopped").arg(name));
-                          return;
-                        }
-                        if (!done) {
-                          complain(QString::fromStdString(done.error().message));
-                          return;
-                        }
-                        QString said = tr("Delivered %1").arg(name);
-                        for (const std::string& note : *done) said += " · " + QString::fromStdString(note);
-                        emit desk_.told(said);
-                      };
-                    });
+  dialog.keep();
+  deliverTo(withEnding(chosen, ending), dialog.delivery());
+}
+
+void Errands::deliverAgain() {
+  const QString folder = lastFolder();
+  if (folder.isEmpty()) {
+    deliverSomething();
+    return;
+  }
+  const LastDelivery how = lastDelivery(desk_);
+  deliverTo(freshFile(desk_, folder, how.ending), deliveryNow(desk_, how));
+}
+
+void Errands::deliverTo(const QString& path, const Delivery& delivery) {
+  keepFolder(path);
+  const QString name = QFileInfo(path).fileName();
+  background_.start(
+      tr("Delivering %1").arg(name),
+      [this, path, name, delivery, project = desk_.history().current()](const Progress& progress) -> Then {
+        const auto done = deliver(*project, delivery, desk_.photos(), path.toStdString(), progress);
+        return [this, path, name, done, progress] {
+          if (!done && progress.isCancelled()) {
+            emit desk_.told(tr("%1 is not delivered: stopped").arg(name));
+            return;
+          }
+          if (!done) {
+            complain(QString::fromStdString(done.error().message));
+            return;
+          }
+          QString said = tr("Delivered %1").arg(QDir::toNativeSeparators(path));
+          for (const std::string& note : *done) said += " · " + QString::fromStdString(note);
+          emit desk_.told(said);
+        };
+      });
 }
 
 }  // namespace widecut

@@ -8,6 +8,7 @@
 
 #include "app/desk/background.h"
 #include "app/desk/desk.h"
+#include "output/deliver.h"
 #include "project/formats.h"
 
 namespace widecut {
@@ -40,6 +41,9 @@ class Errands : public QObject {
   void askForPhoto();
   void placePhoto(const QString& path, std::optional<Point> at);
   void deliverSomething();
+  /// The selected item, or the sheet, the way it was done last and into that folder, under a name of its own. The first
+  /// time it asks.
+  void deliverAgain();
   void complain(const QString& message);
   Background& background() { return background_; }
   const Background& background() const { return background_; }
@@ -49,11 +53,13 @@ class Errands : public QObject {
   void opened();
   /// A format is to be chosen.
   void startWanted(bool anotherPiece);
+  void keySheetWanted();
 
  private:
   void endOpening(Project project, const QString& path, As as);
   /// `why` is nothing when it was stopped.
   void giveUpOpening(const std::optional<Problem>& why);
+  void deliverTo(const QString& path, const Delivery& delivery);
   void saveTo(const QString& path, bool replaceChanged, const Then& then);
   void askToReplaceChanged(const Then& then);
 

@@ -23,6 +23,7 @@
 #include "app/widgets/formula_field.h"
 #include "app/widgets/measure_field.h"
 #include "app/window/hint_line.h"
+#include "app/window/key_sheet.h"
 #include "app/window/recovery_strip.h"
 #include "app/window/tool_row.h"
 #include "project/edits/sheets.h"
@@ -42,6 +43,10 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   connect(&errands_, &Errands::opened, mat_, &Mat::fitSheet);
   connect(mat_, &Mat::photoDropped, &errands_, &Errands::placePhoto);
   connect(mat_, &Mat::menuWanted, commands_, &CommandActions::openByPointer);
+  connect(&errands_, &Errands::keySheetWanted, this, [this] {
+    auto* sheet = new KeySheet(*commands_, desk_, this);
+    sheet->openOver(*this);
+  });
   connect(&desk_, &Desk::fileChanged, this, &MainWindow::refreshTitle);
   refreshTitle();
   showStart(false);

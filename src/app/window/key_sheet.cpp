@@ -1,0 +1,186 @@
+#include "app/window/key_sheet.h"
+
+#include <QAction>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QTimer>
+#include <QTreeWidget>
+#include <QVBoxLayout>
+
+#include "app/commands/command_actions.h"
+#include "app/desk/desk.h"
+#include "app/look/theme.h"
+#include "app/tools/tool_table.h"
+
+namespace widecut {
+namespace {
+
+constexpr int commandRole = Qt::UserRole, toolRole = Qt::UserRole + 1;
+constexpr int none = -1;
+
+struct MatKey {
+  const char* words;
+  const char* keys;
+};
+/// What keys and the mouse do on the mat, whatever is in the menus.
+constexpr MatKey matKeys[] = {
+    {QT_TRANSLATE_NOOP("KeySheet", "Next item, the one before"), "Tab, Shift+Tab"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Into a group or a cutout, and out of it"), "Enter, Esc"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Move by 1 mm, 10 mm, 0.1 mm"), "arrows, Shift+, Ctrl+"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Pick the item below"), "Alt+click"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Drag a copy"), "Alt+drag"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Keep to one direction, keep regular"), "Shift+drag"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Take all that the marquee touches"), "Alt+marquee"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Add, subtract, intersect, exclude while drawing"), "hold U, S, I, X"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Lay the shape in the middle of the sheet"), "Enter"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Move the sheet"), "Space+drag, wheel"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Zoom"), "Ctrl+wheel"},
+    {QT_TRANSLATE_NOOP("KeySheet", "From the mat to the panels"), "Ctrl+Tab"},
+};
+
+}  // namespace
+
+KeySheet::KeySheet(CommandActions& commands, Desk& desk, QWidget* window)
+    : QFrame(window, Qt::Popup), commands_(commands), desk_(desk) {
+  setObjectName("keySheet");
+  setAccessibleName(tr("Keys and commands"));
+  setAttribute(Qt::WA_DeleteOnClose);
+  setStyleSheet("#keySheet { background: #FBF9F4; border: 1px solid #D5CDBD; border-radius: 3px }");
+  auto* column = new QVBoxLayout(this);
+  column->setContentsMargins(16, 14, 16, 10);
+  column->setSpacing(8);
+  auto* heading = new QLabel(tr("Keys and commands"), this);
+  theme::makeHeading(*heading);
+  column->addWidget(heading);
+  search_ = new QLineEdit(this);
+  search_->setObjectName("keySearch");
+  search_->setAccessibleName(tr("Search commands"));
+  search_->setPlaceholderText(tr("Type a word: knife, group, zoom …"));
+  search_->installEventFilter(this);
+  column->addWidget(search_);
+  list_ = new QTreeWidget(this);
+  list_->setObjectName("keyList");
+  list_->setColumnCount(3);
+  list_->setHeaderHidden(true);
+  list_->setRootIsDecorated(false);
+  list_->setIndentation(10);
+  list_->setFrameShape(QFrame::NoFrame);
+  list_->setFocusPolicy(Qt::NoFocus);
+  list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  column->addWidget(list_, 1);
+  auto* hint = new QLabel(tr("Enter runs the marked one · Esc closes"), this);
+  theme::makeSecondary(*hint);
+  column->addWidget(hint);
+  fill();
+  connect(search_, &QLineEdit::textChanged, this, &KeySheet::search);
+  connect(list_, &QTreeWidget::itemClicked, this, [this](QTreeWidgetItem* row) { run(row); });
+}
+
+void KeySheet::openOver(QWidget& window) {
+  const QSize size(std::min(760, window.width() - 80), std::min(560, window.height() - 120));
+  resize(size);
+  list_->header()->resizeSection(0, size.width() * 42 / 100);
+  list_->header()->resizeSection(1, size.width() * 24 / 100);
+  move(window.mapToGlobal(QPoint((window.width() - size.width()) / 2, 90)));
+  show();
+  search_->setFocus();
+}
+
+QTreeWidgetItem* KeySheet::addGroup(const QString& name) {
+  auto* group = new QTreeWidgetItem(list_, {name});
+  group->setFont(0, theme::heading());
+  group->setForeground(0, theme::slate);
+  group->setFlags(Qt::ItemIsEnabled);
+  group->setExpanded(true);
+  return group;
+}
+
+void KeySheet::addRow(QTreeWidgetItem& group, const QString& words, const QString& keys, const QString& what,
+                      int command) {
+  auto* row = new QTreeWidgetItem(&group, {words, keys, what});
+  row->setData(0, commandRole, command);
+  row->setForeground(1, theme::plum);
+  row->setForeground(2, theme::slate);
+  row->setToolTip(2, what);
+}
+
+void KeySheet::fill() {
+  QTreeWidgetItem* tools = addGroup(tr("Tools"));
+  for (const ToolEntry& tool : toolTable()) {
+    if (!tool.isInRow()) continue;
+    addRow(*tools, tool.words(), tool.keyText(), {}, none);
+    tools->child(tools->childCount() - 1)->setData(0, toolRole, static_cast<int>(tool.kind));
+  }
+  QTreeWidgetItem* mat = addGroup(tr("On the mat"));
+  for (const MatKey& key : matKeys) addRow(*mat, tr(key.words), tr(key.keys), {}, none);
+  CommandMenu menu = CommandMenu::count;
+  QTreeWidgetItem* group = nullptr;
+  for (const Command& c : commandTable()) {
+    if (c.menu != menu) group = addGroup(nameOf(menu = c.menu));
+    QStringList keys;
+    for (const QKeySequence& key : c.keyList()) keys << key.toString(QKeySequence::NativeText);
+    addRow(*group, commands_.action(c.id)->text(), keys.join(", "), c.tip(), static_cast<int>(c.id));
+    const bool applies = commands_.action(c.id)->isEnabled();
+    if (!applies) group->child(group->childCount() - 1)->setForeground(0, theme::slate);
+  }
+}
+
+void KeySheet::search(const QString& text) {
+  const QStringList words = text.split(' ', Qt::SkipEmptyParts);
+  QTreeWidgetItem* first = nullptr;
+  for (int g = 0; g < list_->topLevelItemCount(); ++g) {
+    QTreeWidgetItem* group = list_->topLevelItem(g);
+    int shown = 0;
+    for (int i = 0; i < group->childCount(); ++i) {
+      QTreeWidgetItem* row = group->child(i);
+      const QString all = group->text(0) + ' ' + row->text(0) + ' ' + row->text(1) + ' ' + row->text(2);
+      const bool fits = std::all_of(words.begin(), words.end(),
+                                    [&](const QString& word) { return all.contains(word, Qt::CaseInsensitive); });
+      row->setHidden(!fits);
+      shown += fits;
+      if (fits && !first && !words.isEmpty()) first = row;
+    }
+    group->setHidden(shown == 0);
+  }
+  list_->setCurrentItem(first);
+}
+
+void KeySheet::run(QTreeWidgetItem* row) {
+  if (!row || !row->parent()) return;
+  const int id = row->data(0, commandRole).toInt();
+  const QVariant tool = row->data(0, toolRole);
+  if (id == none && !tool.isValid()) return;
+  close();
+  // Once the sheet is gone, so that the command finds the window as it was.
+  QTimer::singleShot(0, &commands_, [&commands = commands_, &desk = desk_, id, tool] {
+    if (tool.isValid())
+      desk.setTool(static_cast<ToolKind>(tool.toInt()));
+    else
+      commands.run(static_cast<CommandId>(id));
+  });
+}
+
+bool KeySheet::eventFilter(QObject* watched, QEvent* event) {
+  if (event->type() == QEvent::KeyPress) {
+    auto* key = static_cast<QKeyEvent*>(event);
+    switch (key->key()) {
+      case Qt::Key_Up:
+      case Qt::Key_Down:
+      case Qt::Key_PageUp:
+      case Qt::Key_PageDown:
+        QCoreApplication::sendEvent(list_, event);
+        return true;
+      case Qt::Key_Return:
+      case Qt::Key_Enter:
+        run(list_->currentItem());
+        return true;
+      default:
+        break;
+    }
+  }
+  return QFrame::eventFilter(watched, event);
+}
+
+}  // namespace widecut
