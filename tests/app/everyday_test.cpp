@@ -11,10 +11,12 @@
 
 #include "app/commands/command.h"
 #include "app/desk/clipboard.h"
+#include "app/mat/selection_frame.h"
 #include "app/panels/sheets_model.h"
 #include "app/panels/stack_model.h"
 #include "app/start/start_card.h"
 #include "app/tools/tool_table.h"
+#include "app/widgets/drag_caption.h"
 #include "project/edits/sheets.h"
 #include "project/forms/form.h"
 #include "project/resolve.h"
@@ -505,6 +507,79 @@ TEST_F(Everyday, TheKeySheetFindsACommandAndRunsIt) {
   QTest::keyClick(search, Qt::Key_Return);
   w.settle();
   EXPECT_TRUE(item(a)->hidden);
+}
+
+TEST_F(Everyday, FieldsSizeTurnShearAndFlipAboutThePivot) {
+  const Id a = box(50);
+  const auto onSheet = [&] {
+    return bounds(transformed(resolved(*item(a))->outline, frameToSheet(w.desk().project(), a)));
+  };
+  const Box before = onSheet();
+  auto* pivot = w.window.findChild<QWidget*>("pivotGrid");
+  QTest::mouseClick(pivot, Qt::LeftButton, {}, QPoint(37, 37));
+  w.settle();
+  w.type("width", "*2");
+  EXPECT_NEAR(onSheet().high.x, before.high.x, 1e-6) << "the lower right corner stays";
+  EXPECT_NEAR(onSheet().width(), 2 * before.width(), 1e-6);
+  w.press("keepProportions");
+  w.type("height", "*2");
+  EXPECT_NEAR(onSheet().width(), 4 * before.width(), 1e-6);
+  EXPECT_NEAR(onSheet().high.y, before.high.y, 1e-6);
+  w.type("x", "100mm");
+  EXPECT_NEAR(onSheet().high.x, w.mm(100, 0).x, 1e-6) << "x is that of the pivot";
+  w.key(Qt::Key_M);
+  EXPECT_NEAR(onSheet().low.x, w.mm(100, 0).x, 1e-6) << "flipped about the right edge";
+  w.type("turn", "30");
+  EXPECT_NEAR(degrees(item(a)->turn), 30, 1e-9);
+  w.press("turnBack");
+  EXPECT_NEAR(item(a)->turn, 0, 1e-12);
+  const double width = onSheet().width(), height = onSheet().height();
+  w.type("shear", "45");
+  EXPECT_NEAR(onSheet().width(), width + height, 1e-6);
+  // The ring on the mat is dragged; what turns, turns about it.
+  const auto frame = SelectionFrame::of(w.desk().project(), w.desk().selection());
+  const Point ring = pivotPoint(*frame, w.desk().pivot()), to = w.mm(200, 150);
+  w.drag(ring, to);
+  ASSERT_TRUE(w.desk().pivot().free);
+  const Point at = item(a)->position;
+  w.type("turn", "+=180");
+  EXPECT_LT(length(mix(at, item(a)->position, 0.5) - *w.desk().pivot().free), 1e-6);
+}
+
+TEST_F(Everyday, SeveralItemsAreTurnedEachByItself) {
+  const Id a = box(50), b = box(150);
+  w.desk().select({a, b});
+  w.settle();
+  const Point before = item(a)->position;
+  w.press("eachByItself");
+  w.type("turn", "45");
+  EXPECT_NEAR(degrees(item(a)->turn), 45, 1e-9);
+  EXPECT_LT(length(item(a)->position - before), 1e-9);
+  w.type("width", "20mm");
+  EXPECT_NEAR(boxInFrame(*item(a)).width(), w.mm(20, 0).x, 1e-6);
+  EXPECT_NEAR(boxInFrame(*item(b)).width(), w.mm(20, 0).x, 1e-6);
+}
+
+TEST_F(Everyday, ACaptionIsDraggedToChangeItsField) {
+  const Id a = box();
+  const Point before = item(a)->position;
+  QWidget* caption = nullptr;
+  for (auto* one : w.window.findChildren<DragCaption*>())
+    if (one->text() == "x, y") caption = one;
+  ASSERT_TRUE(caption);
+  const QPoint from(20, 8);
+  QTest::mousePress(caption, Qt::LeftButton, {}, from);
+  for (const int by : {6, 12, 20}) {
+    const QPoint at = from + QPoint(by, 0);
+    QMouseEvent move(QEvent::MouseMove, at, caption->mapToGlobal(QPointF(at)), Qt::NoButton, Qt::LeftButton, {});
+    QApplication::sendEvent(caption, &move);
+  }
+  EXPECT_TRUE(w.desk().isTrying());
+  QTest::mouseRelease(caption, Qt::LeftButton, {}, from + QPoint(20, 0));
+  w.settle();
+  EXPECT_NEAR(item(a)->position.x - before.x, 10 * pointsPerMillimetre, 1e-6) << "half a millimetre a pixel";
+  EXPECT_EQ(item(a)->position.y, before.y);
+  EXPECT_EQ(w.desk().history().undoName(), "Move");
 }
 
 TEST(Tables, NoKeyMeansTwoThings) {

@@ -60,6 +60,8 @@ enum class CommandId : unsigned char {
   Reframe,
   Group,
   Ungroup,
+  FlipAcross,
+  FlipUpright,
   Lock,
   UnlockAll,
   Hide,

@@ -146,6 +146,7 @@ void Desk::select(std::vector<Id> items) {
   selection_ = std::move(items);
   chosenLook_ = 0;
   chosenPhoto_.reset();
+  if (pivot_.free) setPivot({pivot_.place, {}});
   emit selectionChanged();
 }
 
@@ -199,6 +200,12 @@ void Desk::toggleView(MatView view) {
 Unit Desk::unit() const {
   const PiecePtr piece = pieceOf(project(), sheet_);
   return piece ? piece->setting.unit : Unit::Millimetre;
+}
+
+void Desk::setPivot(const Pivot& pivot) {
+  if (pivot == pivot_) return;
+  pivot_ = pivot;
+  emit pivotChanged();
 }
 
 QString Desk::lengthText(double points) const {

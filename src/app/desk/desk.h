@@ -7,6 +7,7 @@
 #include <QTimer>
 
 #include "app/desk/mat_view.h"
+#include "app/desk/pivot.h"
 #include "app/tools/tool_kind.h"
 #include "cutting/offset.h"
 #include "geometry/measure.h"
@@ -58,6 +59,8 @@ class Desk : public QObject {
   MatView view() const { return view_; }
   /// The view, or the usual one when it is this already.
   void toggleView(MatView view);
+  const Pivot& pivot() const { return pivot_; }
+  void setPivot(const Pivot& pivot);
   /// Of rulers and fields: that of the piece whose sheet is open.
   Unit unit() const;
   /// A length in that unit, as short as it is of use at the pointer.
@@ -154,6 +157,9 @@ class Desk : public QObject {
   void begun();
   void toolChanged();
   void viewChanged();
+  void pivotChanged();
+  /// The selection is to be flipped: left to right, or top to bottom.
+  void flipWanted(bool alongX);
   /// What the tool in hand is about to draw or do was set otherwise.
   void toolSet();
   void photosReady();
@@ -197,6 +203,7 @@ class Desk : public QObject {
   std::vector<Id> chosenSheets_;
   ToolKind tool_ = ToolKind::Select;
   MatView view_ = MatView::Usual;
+  Pivot pivot_;
   QString path_;
   QTimer readySoon_;
   PhotoStore photos_;

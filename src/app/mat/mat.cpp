@@ -42,7 +42,8 @@ Mat::Mat(Desk& desk, QWidget* parent)
   connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);
   connect(&desk, &Desk::sheetChanged, this, &Mat::fitSheet);
-  connect(&desk, &Desk::viewChanged, this, [this] { update(); });
+  for (const auto signal : {&Desk::viewChanged, &Desk::pivotChanged})
+    connect(&desk, signal, this, [this] { update(); });
   connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
   connect(&desk, &Desk::photosReady, this, [this] {
     stale_ |= cache_.photosReady().translated((origin_ * devicePixelRatioF()).toPoint());

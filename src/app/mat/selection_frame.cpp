@@ -44,6 +44,15 @@ std::optional<SelectionFrame> SelectionFrame::of(const Project& project, const s
   return frame;
 }
 
+Point placeIn(const Box& box, PivotPlace place) {
+  const Point c = box.centre();
+  return {c.x + place.across * box.width() / 2, c.y + place.down * box.height() / 2};
+}
+
+Point pivotPoint(const SelectionFrame& frame, const Pivot& pivot) {
+  return pivot.free ? *pivot.free : frame.toSheet(placeIn(frame.box, pivot.place.value_or(PivotPlace{})));
+}
+
 std::optional<Grip> gripAt(const SelectionFrame& frame, const Mat& mat, QPointF onMat) {
   std::optional<Grip> best;
   double nearest = hitReach;
@@ -88,11 +97,12 @@ QCursor cursorFor(const Grip& grip, const SelectionFrame& frame) {
   return Qt::SizeBDiagCursor;
 }
 
-Affine gripMap(const SelectionFrame& f, const Grip& grip, Point pressed, Point now, bool regular, bool fromCentre) {
+Affine gripMap(const SelectionFrame& f, const Grip& grip, Point pressed, Point now, bool regular, bool fromPivot,
+               const Pivot& pivot) {
   const Affine back = *f.toSheet.inverse();
   const Point c = f.box.centre();
   if (grip.turns) {
-    const Point middle = f.toSheet(c), a = pressed - middle, b = now - middle;
+    const Point middle = pivotPoint(f, pivot), a = pressed - middle, b = now - middle;
     double angle = std::atan2(cross(a, b), dot(a, b));
     if (regular) {
       const double before = f.toSheet.turnAngle();
@@ -101,11 +111,17 @@ Affine gripMap(const SelectionFrame& f, const Grip& grip, Point pressed, Point n
     return Affine::turn(angle).about(middle);
   }
   const double w = f.box.width(), h = f.box.height();
-  const Point anchor = fromCentre ? c : Point{c.x - grip.across * w / 2, c.y - grip.down * h / 2};
+  const Point opposite{c.x - grip.across * w / 2, c.y - grip.down * h / 2};
+  const Point anchor = fromPivot ? back(pivotPoint(f, pivot)) : opposite;
   const Point moved = back(now) - back(pressed);
-  const double share = fromCentre ? 2 : 1;
-  double sx = grip.across != 0 && w > 0 ? 1 + share * grip.across * moved.x / w : 1;
-  double sy = grip.down != 0 && h > 0 ? 1 + share * grip.down * moved.y / h : 1;
+  // So that the grip stays under the pointer.
+  const Point at{c.x + grip.across * w / 2, c.y + grip.down * h / 2};
+  const auto share = [](double by, double arm, double extent) {
+    constexpr double least = 0.01;  // of the extent: nearer to the pivot a grip pulls nothing
+    return std::abs(arm) > least * extent ? 1 + by / arm : 1;
+  };
+  double sx = grip.across != 0 && w > 0 ? share(moved.x, at.x - anchor.x, w) : 1;
+  double sy = grip.down != 0 && h > 0 ? share(moved.y, at.y - anchor.y, h) : 1;
   if (regular) {
     const double s = grip.down == 0 ? sx : grip.across == 0 ? sy : (std::abs(sx) > std::abs(sy) ? sx : sy);
     const auto like = [&](double own) { return std::copysign(std::abs(s), own); };

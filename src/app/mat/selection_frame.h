@@ -5,6 +5,7 @@
 #include <optional>
 #include <vector>
 
+#include "app/desk/pivot.h"
 #include "app/mat/mat.h"
 
 namespace widecut {
@@ -27,13 +28,18 @@ struct Grip {
   bool operator==(const Grip&) const = default;
 };
 
+/// A place of a box.
+Point placeIn(const Box& box, PivotPlace place);
+/// The point about which the selection turns.
+Point pivotPoint(const SelectionFrame& frame, const Pivot& pivot);
 std::optional<Grip> gripAt(const SelectionFrame& frame, const Mat& mat, QPointF onMat);
 void paintGrips(QPainter& painter, const SelectionFrame& frame, const Mat& mat, const std::optional<Grip>& hot);
 QCursor cursorFor(const Grip& grip, const SelectionFrame& frame);
 
 /// The map of the sheet when the grip is dragged to a place. `regular` keeps the proportions (turning: steps of
-/// 15°), `fromCentre` keeps the middle.
-Affine gripMap(const SelectionFrame& frame, const Grip& grip, Point pressed, Point now, bool regular, bool fromCentre);
+/// 15°), `fromPivot` keeps the pivot instead of what lies opposite.
+Affine gripMap(const SelectionFrame& frame, const Grip& grip, Point pressed, Point now, bool regular, bool fromPivot,
+               const Pivot& pivot);
 
 /// Draws an item's outline (chain of maps applied) with the painter's pen and brush, in the mat's pixels.
 void paintOutline(QPainter& painter, const Mat& mat, const Project& project, Id item);

@@ -8,14 +8,13 @@
 
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
-#include "app/mat/selection_frame.h"
 #include "app/panels/piece_page.h"
+#include "app/panels/place_page.h"
 #include "app/widgets/colour_popover.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/swatch.h"
 #include "painting/raster.h"
 #include "project/edits/fills.h"
-#include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/limits.h"
 #include "project/resolve.h"
@@ -32,45 +31,8 @@ QLabel* heading(const QString& text, QWidget* parent) {
 QLabel* caption(const QString& text, QWidget* parent) {
   auto* label = new QLabel(text, parent);
   theme::makeSecondary(*label);
-  label->setFixedWidth(52);
+  label->setFixedWidth(64);
   return label;
-}
-
-/// What the fields speak of: the box on the sheet for x and y, the frame's own for width and height.
-struct Placing {
-  Box onSheet;
-  double width = 0, height = 0;
-  std::optional<double> turn;
-};
-
-Placing placingOf(const Project& project, const std::vector<Id>& ids) {
-  Placing p;
-  for (const Id id : ids)
-    if (const ItemPtr item = findItem(project, id)) {
-      const Affine parent = parentToSheet(project, id);
-      p.onSheet.add(parent == Affine{} ? boxInParent(*item)
-                                       : bounds(transformed(resolved(*item)->outline, parent * item->toParent())));
-      p.turn = std::remainder(degrees((parent * item->toParent()).turnAngle()), 360.0);
-    }
-  p.width = p.onSheet.width();
-  p.height = p.onSheet.height();
-  if (ids.size() != 1) {
-    p.turn.reset();
-  } else if (const ItemPtr item = findItem(project, ids.front())) {
-    p.width = boxInFrame(*item).width();
-    p.height = boxInFrame(*item).height();
-  }
-  return p;
-}
-
-Project resized(const Project& project, const std::vector<Id>& ids, double width, double height) {
-  constexpr double least = 0.1;
-  width = std::max(width, least);
-  height = std::max(height, least);
-  if (ids.size() == 1) return withSize(project, ids.front(), width, height);
-  const Box box = placingOf(project, ids).onSheet;
-  const double sx = box.width() > 0 ? width / box.width() : 1, sy = box.height() > 0 ? height / box.height() : 1;
-  return withMapped(project, ids, Affine::scale(sx, sy).about(box.low));
 }
 
 std::vector<Colour> coloursOf(const Project& project) {
@@ -108,26 +70,6 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   grid->setColumnStretch(1, 1);
   grid->setColumnStretch(2, 1);
 
-  const auto move = [this](bool alongX) {
-    return [this, alongX](const Project& project, double value) {
-      const Box box = placingOf(project, desk_.selection()).onSheet;
-      const Point by = alongX ? Point{value - box.low.x, 0} : Point{0, value - box.low.y};
-      return withMapped(project, desk_.selection(), Affine::move(by));
-    };
-  };
-  x_ = field(tr("x"), Unit::Millimetre, {}, tr("Move"), move(true));
-  y_ = field(tr("y"), Unit::Millimetre, {}, tr("Move"), move(false));
-  width_ = field(tr("width"), Unit::Millimetre, {}, tr("Resize"), [this](const Project& p, double v) {
-    return resized(p, desk_.selection(), v, placingOf(p, desk_.selection()).height);
-  });
-  height_ = field(tr("height"), Unit::Millimetre, {}, tr("Resize"), [this](const Project& p, double v) {
-    return resized(p, desk_.selection(), placingOf(p, desk_.selection()).width, v);
-  });
-  turn_ = field(tr("turn"), Unit::Plain, "°", tr("Turn"), [this](const Project& p, double v) {
-    const double by = radians(v - placingOf(p, desk_.selection()).turn.value_or(v));
-    const auto frame = SelectionFrame::of(p, desk_.selection());
-    return frame ? withMapped(p, desk_.selection(), Affine::turn(by).about(frame->toSheet(frame->box.centre()))) : p;
-  });
   lineWidth_ = field(tr("outline width"), Unit::Point, {}, tr("Outline width"), [this](const Project& p, double v) {
     return restyled(p, [&](Style& style) {
       const double width = std::clamp(v, limits::leastLine, limits::mostLine);
@@ -146,15 +88,8 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   opacity_->setFixedWidth(62);
 
   int row = 0;
-  grid->addWidget(heading(tr("Place"), body_), row++, 0, 1, 3);
-  grid->addWidget(caption(tr("x, y"), body_), row, 0);
-  grid->addWidget(x_, row, 1);
-  grid->addWidget(y_, row++, 2);
-  grid->addWidget(caption(tr("w, h"), body_), row, 0);
-  grid->addWidget(width_, row, 1);
-  grid->addWidget(height_, row++, 2);
-  grid->addWidget(caption(tr("turn"), body_), row, 0);
-  grid->addWidget(turn_, row++, 1);
+  place_ = new PlacePage(desk, body_);
+  grid->addWidget(place_, row++, 0, 1, 3);
   grid->setRowMinimumHeight(row++, 6);
   grid->addWidget(heading(tr("Paint"), body_), row++, 0, 1, 3);
 
@@ -268,15 +203,7 @@ void Details::refresh() {
   empty_->setVisible(selected.empty());
   body_->setVisible(!selected.empty());
   if (selected.empty()) return;
-  const Placing p = placingOf(desk_.project(), desk_.selection());
-  const bool placed = !p.onSheet.isEmpty();
-  const auto shown = [&](double v) { return placed ? std::optional(v) : std::nullopt; };
-  for (MeasureField* length : {x_, y_, width_, height_}) length->setUnit(desk_.unit());
-  x_->show(shown(p.onSheet.low.x));
-  y_->show(shown(p.onSheet.low.y));
-  width_->show(shown(p.width));
-  height_->show(shown(p.height));
-  turn_->show(p.turn);
+  place_->refresh();
   refreshPaint(selected);
   refreshResult(selected);
 }
@@ -296,7 +223,7 @@ void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
                           : tr("no fill");
   fillText_->setStyleSheet(broken ? "color: #BF3F26" : "");
   fillText_->setToolTip(text);
-  fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 126));
+  fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 108));
   const Line* line = lineOf(*first.style);
   paintSwatch(*line_, line ? std::optional(line->colour) : std::nullopt);
   lineWidth_->show(line ? line->width : 0);

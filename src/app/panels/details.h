@@ -15,6 +15,7 @@ class QSlider;
 namespace widecut {
 
 class MeasureField;
+class PlacePage;
 
 class Details : public QWidget {
   Q_OBJECT
@@ -38,7 +39,8 @@ class Details : public QWidget {
   Trial trial_{desk_};
   QWidget* body_;
   QWidget* empty_;
-  MeasureField *x_, *y_, *width_, *height_, *turn_, *lineWidth_, *opacity_;
+  PlacePage* place_;
+  MeasureField *lineWidth_, *opacity_;
   QPushButton *fill_, *line_;
   QLabel* fillText_;
   QSlider* opacitySlider_;

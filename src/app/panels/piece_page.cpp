@@ -54,7 +54,7 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   const auto line = [&](const QString& words, QWidget* first, QWidget* second = nullptr) {
     auto* label = new QLabel(words, this);
     theme::makeSecondary(*label);
-    label->setFixedWidth(56);
+    label->setFixedWidth(64);
     grid->addWidget(label, row, 0);
     grid->addWidget(first, row, 1, 1, second ? 1 : 2);
     if (second) grid->addWidget(second, row, 2);

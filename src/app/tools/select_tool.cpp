@@ -56,6 +56,10 @@ Id SelectTool::targetBelow(const Pointer& p) const {
 void SelectTool::press(const Pointer& p) {
   pressed_ = now_ = p;
   frame_ = SelectionFrame::of(desk_.project(), desk_.selection());
+  if (isOnPivot(p)) {
+    doing_ = Doing::Pivoting;
+    return;
+  }
   grip_ = frame_ ? gripAt(*frame_, mat_, p.onMat) : std::nullopt;
   if (grip_) {
     doing_ = Doing::Gripping;
@@ -96,9 +100,10 @@ void SelectTool::drag(const Pointer& p) {
     else
       trial_.show(withMapped(desk_.settled(), moving_, Affine::move(by)));
   }
+  if (doing_ == Doing::Pivoting) desk_.setPivot({desk_.pivot().place, p.onSheet});
   if (doing_ == Doing::Gripping) {
-    const Affine map =
-        gripMap(*frame_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier, p.keys & Qt::AltModifier);
+    const Affine map = gripMap(*frame_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier,
+                               p.keys & Qt::AltModifier, desk_.pivot());
     trial_.show(withMapped(desk_.settled(), desk_.selection(), map));
   }
 }
@@ -148,6 +153,7 @@ void SelectTool::release(const Pointer& p) {
       desk_.select(chosen);
       break;
     }
+    case Doing::Pivoting:
     case Doing::Nothing:
       break;
   }
@@ -170,7 +176,8 @@ void SelectTool::putAway() {
 void SelectTool::hover(const Pointer& p) {
   const auto frame = SelectionFrame::of(desk_.project(), desk_.selection());
   grip_ = frame ? gripAt(*frame, mat_, p.onMat) : std::nullopt;
-  hovered_ = grip_ ? 0 : targetAt(p);
+  onPivot_ = isOnPivot(p);
+  hovered_ = grip_ || onPivot_ ? 0 : targetAt(p);
 }
 
 void SelectTool::doubleClick(const Pointer& p) {
@@ -255,6 +262,24 @@ void SelectTool::paint(QPainter& painter) {
   if (!moving && unlocked(desk_.project(), desk_.selection()).empty()) frame.reset();
   if (moving && frame) frame->toSheet = Affine::move(movedBy_) * frame->toSheet;
   if (frame) paintGrips(painter, *frame, mat_, grip_);
+  if (frame && isPivotSet()) {
+    const QPointF at = mat_.toMat(pivotPoint(*frame, desk_.pivot()));
+    painter.setPen(QPen(theme::plum, doing_ == Doing::Pivoting || onPivot_ ? 2.6 : 1.6));
+    painter.setBrush(QColor(255, 255, 255, 190));
+    painter.drawEllipse(at, 6.5, 6.5);
+    painter.setBrush(theme::plum);
+    painter.drawEllipse(at, 1, 1);
+  }
+}
+
+bool SelectTool::isPivotSet() const { return desk_.pivot().place || desk_.pivot().free; }
+
+bool SelectTool::isOnPivot(const Pointer& p) const {
+  const auto frame = SelectionFrame::of(desk_.project(), desk_.selection());
+  if (!frame || !isPivotSet()) return false;
+  const QPointF off = mat_.toMat(pivotPoint(*frame, desk_.pivot())) - p.onMat;
+  constexpr double reach = 8;
+  return std::hypot(off.x(), off.y()) <= reach;
 }
 
 void SelectTool::paintSelection(QPainter& painter, bool moving) {
@@ -269,10 +294,12 @@ void SelectTool::paintSelection(QPainter& painter, bool moving) {
 
 QString SelectTool::hint() const {
   if (doing_ == Doing::Moving) return Mat::tr("Shift keeps to one direction · Alt drags a copy · Esc puts it back");
+  if (onPivot_) return Mat::tr("Drag the pivot anywhere: the selection turns about it, and with Alt is sized from it");
   if (doing_ == Doing::Marquee) return Mat::tr("Takes what lies inside · Alt takes what it touches · Shift adds");
   if (doing_ == Doing::Gripping)
-    return grip_->turns ? Mat::tr("Shift turns in steps of 15° · Esc puts it back")
-                        : Mat::tr("Shift keeps the proportions · Alt keeps the middle · Esc puts it back");
+    return grip_->turns
+               ? Mat::tr("Shift turns in steps of 15° · Esc puts it back")
+               : Mat::tr("Shift keeps the proportions · Alt keeps the pivot, usually the middle · Esc puts it back");
   const std::size_t count = desk_.selection().size();
   const ItemPtr item = desk_.onlyItem();
   if (count > 1)

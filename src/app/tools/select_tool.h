@@ -35,13 +35,15 @@ class SelectTool : public Tool {
       return parts == other.parts && roles == other.roles && frame == other.frame && mat == other.mat;
     }
   };
-  enum class Doing : unsigned char { Nothing, Pressed, Moving, Gripping, Marquee };
+  enum class Doing : unsigned char { Nothing, Pressed, Moving, Gripping, Pivoting, Marquee };
 
   /// What a press here would take hold of: a part of the selected cutout, an item, or nothing.
   Id targetAt(const Pointer& pointer) const;
   Id targetBelow(const Pointer& pointer) const;
   bool isOnResult(const Item& cutout, Point onSheet) const;
   double reach() const;
+  bool isPivotSet() const;
+  bool isOnPivot(const Pointer& pointer) const;
   void beginMoving();
   void paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const;
   void paintGhosts(QPainter& painter, const Item& cutout);
@@ -59,6 +61,7 @@ class SelectTool : public Tool {
   StillGhosts ghosts_;
   Id hovered_ = 0;
   bool wasSelected_ = false;
+  bool onPivot_ = false;
   std::optional<Grip> grip_;
   std::optional<SelectionFrame> frame_;
 };

@@ -4,6 +4,7 @@
 #include <QKeyEvent>
 #include <QStyle>
 #include <QWheelEvent>
+#include <cmath>
 
 namespace widecut {
 namespace {
@@ -57,6 +58,30 @@ void MeasureField::finish() {
   else
     emit dropped();
   setText(shownText());
+}
+
+bool MeasureField::beginDrag() {
+  finish();
+  draggedFrom_ = isEnabled() ? value_ : std::nullopt;
+  draggedTo_.reset();
+  return draggedFrom_.has_value();
+}
+
+void MeasureField::dragBy(double pixels) {
+  if (!draggedFrom_) return;
+  // Half a millimetre a pixel, whole pixels and points, half a degree or a half per cent.
+  const double step = unit_ == Unit::Pixel || unit_ == Unit::Point ? pointsPer(unit_)
+                      : unit_ == Unit::Plain                       ? 0.5
+                                                                   : 0.5 * pointsPerMillimetre;
+  draggedTo_ = *draggedFrom_ + std::round(pixels) * step;
+  emit tried(*draggedTo_);
+  show(draggedTo_);
+}
+
+void MeasureField::endDrag() {
+  if (draggedTo_) emit settled(*draggedTo_);
+  draggedFrom_.reset();
+  draggedTo_.reset();
 }
 
 void MeasureField::step(double by) {

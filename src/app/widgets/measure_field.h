@@ -17,6 +17,10 @@ class MeasureField : public QLineEdit {
   void show(std::optional<double> value);
   /// Another unit for the same value.
   void setUnit(Unit unit);
+  /// A drag of the caption changes the value: a step for each pixel. False when there is no value to start from.
+  bool beginDrag();
+  void dragBy(double pixels);
+  void endDrag();
   /// Lets go of what is being typed, as Enter does.
   void settleTyping() { finish(); }
 
@@ -42,6 +46,7 @@ class MeasureField : public QLineEdit {
   QString suffix_;
   std::optional<double> value_;
   bool typing_ = false;
+  std::optional<double> draggedFrom_, draggedTo_;
 };
 
 }  // namespace widecut

@@ -1,0 +1,23 @@
+// The point about which the selection is turned, scaled, sheared and flipped.
+#pragma once
+
+#include <optional>
+
+#include "geometry/point.h"
+
+namespace widecut {
+
+/// One of nine places of the selection's box: -1, 0 or 1 each way.
+struct PivotPlace {
+  int across = 0, down = 0;
+  bool operator==(const PivotPlace&) const = default;
+};
+
+/// Nothing of both is the usual: the middle for turning and flipping, the top left corner for x, y and sizes.
+struct Pivot {
+  std::optional<PivotPlace> place;
+  std::optional<Point> free;  ///< On the sheet; goes with the selection.
+  bool operator==(const Pivot&) const = default;
+};
+
+}  // namespace widecut

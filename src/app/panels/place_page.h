@@ -1,0 +1,40 @@
+// Where the selection lies, how large it is, how it is turned.
+#pragma once
+
+#include <QWidget>
+
+#include "app/panels/placing.h"
+
+class QCheckBox;
+class QGridLayout;
+class QToolButton;
+
+namespace widecut {
+
+class MeasureField;
+class PivotGrid;
+
+class PlacePage : public QWidget {
+  Q_OBJECT
+ public:
+  explicit PlacePage(Desk& desk, QWidget* parent = nullptr);
+  void refresh();
+
+ private:
+  using Edit = std::function<Project(const Project&, double)>;
+  MeasureField* field(const QString& name, Unit unit, const QString& suffix, const QString& editName, const Edit& edit);
+  void makeFields();
+  QWidget* buildFlips();
+  void flip(double across, double down, const QString& name);
+  Project sized(const Project& project, std::optional<double> width, std::optional<double> height) const;
+  Together together() const;
+
+  Desk& desk_;
+  Trial trial_{desk_};
+  MeasureField *x_, *y_, *width_, *height_, *turn_, *shear_;
+  QToolButton *proportions_, *upright_;
+  QCheckBox* each_;
+  PivotGrid* pivot_;
+};
+
+}  // namespace widecut
