@@ -1,5 +1,6 @@
 // The desk, without a window.
 #include "app/desk/desk.h"
+#include "project/edits/sheets.h"
 
 #include <gtest/gtest.h>
 
@@ -83,6 +84,21 @@ TEST_F(DeskTest, StartingNewForgetsHistoryAndSelection) {
   EXPECT_TRUE(desk.isSaved());
   EXPECT_FALSE(desk.history().canUndo());
   EXPECT_TRUE(desk.selection().empty());
+}
+
+TEST(DeskSheets, WhatWasWorkedOutBeforeTheSheetWasThereIsNotShown) {
+  Desk desk;
+  const Project before = desk.settled();
+  Id made = 0;
+  ASSERT_TRUE(desk.commit("New sheet", withSheetAfter(before, desk.sheet()->id, made)));
+  desk.goToSheet(made);
+  Trial trial(desk);
+  Project stale = before;
+  stale.name = "stale";
+  trial.show(stale);
+  EXPECT_FALSE(desk.isTrying());
+  ASSERT_TRUE(desk.sheet());
+  EXPECT_EQ(desk.sheet()->id, made);
 }
 
 }  // namespace

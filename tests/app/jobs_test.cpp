@@ -185,5 +185,155 @@ TEST(Jobs, J22AFlyerPictureOfTrianglesIsTrimmedAtTheSheetsEdge) {
   EXPECT_LE(w.actions, 45 / 2);
 }
 
+/// From the start view on: the A4 poster, by a click.
+void beginPoster(WindowDriver& w) {
+  w.key(Qt::Key_N, Qt::ControlModifier);
+  w.press("A4 poster");
+  w.actions = 1;  // a new window shows the formats at once
+}
+
+TEST(Jobs, J24ACrescentIsADiscWithoutAnother) {
+  WindowDriver w;
+  beginPoster(w);
+  w.key(Qt::Key_5);
+  w.drag(w.mm(60, 60), w.mm(120, 120), Qt::ShiftModifier);
+  w.key(Qt::Key_5);
+  w.dragHolding(Qt::Key_S, w.mm(80, 60), w.mm(140, 120), Qt::ShiftModifier);
+  w.report("J24 crescent");
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_EQ(w.seen(w.mm(110, 90)), QColor(Qt::white));
+  EXPECT_NE(w.seen(w.mm(68, 90)), QColor(Qt::white));
+  EXPECT_LE(w.actions, 5);
+}
+
+TEST(Jobs, J24AnEyeIsWhatTwoDiscsShareWithAPupilCutOut) {
+  WindowDriver w;
+  beginPoster(w);
+  w.key(Qt::Key_5);
+  w.drag(w.mm(60, 60), w.mm(140, 140), Qt::ShiftModifier);
+  w.key(Qt::Key_5);
+  w.dragHolding(Qt::Key_I, w.mm(60, 100), w.mm(140, 180), Qt::ShiftModifier);
+  w.key(Qt::Key_5);
+  w.dragHolding(Qt::Key_S, w.mm(100, 120), w.mm(110, 130), Qt::ShiftModifier | Qt::AltModifier);
+  w.report("J24 eye");
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_EQ(w.sheet().items[0]->recipe()->parts.size(), 3U) << "one recipe, no nesting";
+  EXPECT_EQ(w.seen(w.mm(100, 120)), QColor(Qt::white)) << "the pupil is a hole";
+  EXPECT_NE(w.seen(w.mm(80, 120)), QColor(Qt::white));
+  EXPECT_EQ(w.seen(w.mm(100, 75)), QColor(Qt::white)) << "only what both discs share";
+}
+
+TEST(Jobs, J24AnHourglassOfTwoTrianglesHasOneOutlineRoundIt) {
+  WindowDriver w;
+  beginPoster(w);
+  w.key(Qt::Key_6);
+  w.drag(w.mm(60, 100), w.mm(120, 160));
+  w.key(Qt::Key_D, Qt::ControlModifier);
+  w.key(Qt::Key_M, Qt::ShiftModifier);
+  w.type("x", "60mm");
+  w.type("y", "42mm");
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_U);
+  w.type("outline width", "3");
+  w.report("J24 hourglass");
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const Item& glass = *w.sheet().items[0];
+  EXPECT_EQ(counts(resolved(glass)->outline).contours, 1) << "one outline round both";
+  EXPECT_EQ(glass.style->lines.size(), 1U);
+  const Box box = boxInParent(glass);
+  EXPECT_NEAR(box.width(), w.mm(60, 0).x, 2);
+  EXPECT_NEAR(box.height(), w.mm(118, 0).x, 2);
+}
+
+TEST(Jobs, J26APanelIsBittenByADiscAtItsEdgeWithAColouredLabelBehind) {
+  WindowDriver w;
+  beginPoster(w);
+  w.key(Qt::Key_4);
+  w.drag(w.mm(40, 60), w.mm(160, 140));
+  w.key(Qt::Key_5);
+  w.dragHolding(Qt::Key_S, w.mm(160, 100), w.mm(185, 100), Qt::ShiftModifier | Qt::AltModifier);
+  w.key(Qt::Key_Escape);
+  w.key(Qt::Key_4);
+  w.drag(w.mm(120, 85), w.mm(190, 115));
+  w.press("fillColour");
+  w.press("tone #2f7d4f");
+  w.window.findChild<QWidget*>("colourPopover")->close();
+  w.settle();
+  w.key(Qt::Key_BracketLeft);
+  w.report("J26 bitten panel");
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  EXPECT_EQ(w.seen(w.mm(150, 100)), QColor(0x2F, 0x7D, 0x4F)) << "the label shows through the bite";
+  EXPECT_NE(w.seen(w.mm(125, 100)), QColor(0x2F, 0x7D, 0x4F)) << "and lies behind the panel";
+}
+
+TEST(Jobs, J2DiscsInARowAndATriangleBecomeOneSilhouetteWithAPhoto) {
+  WindowDriver w;
+  const QTemporaryDir folder;
+  beginPoster(w);
+  w.key(Qt::Key_5);
+  w.drag(w.mm(30, 60), w.mm(70, 100), Qt::ShiftModifier);
+  // Copies kept in line.
+  w.drag(w.mm(50, 80), w.mm(85, 83), Qt::AltModifier | Qt::ShiftModifier);
+  w.drag(w.mm(85, 80), w.mm(120, 83), Qt::AltModifier | Qt::ShiftModifier);
+  w.key(Qt::Key_6);
+  w.drag(w.mm(45, 80), w.mm(125, 150));
+  w.type("turn", "180");
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_U);
+  w.drop(twoToneFile(folder), w.mm(85, 80));
+  w.key(Qt::Key_R);
+  w.drag(w.mm(85, 80), w.mm(60, 80));
+  w.key(Qt::Key_Escape);
+  w.report("J2");
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_EQ(w.sheet().items[0]->recipe()->parts.size(), 4U);
+  EXPECT_EQ(counts(resolved(*w.sheet().items[0])->outline).contours, 1) << "one silhouette";
+  EXPECT_TRUE(isRed(w.seen(w.mm(35, 80))));
+  EXPECT_TRUE(isBlue(w.seen(w.mm(97, 74))));
+  EXPECT_LE(w.actions, 30 / 2);
+}
+
+TEST(Jobs, J10FromTheStartToThePictureWithoutTheMouse) {
+  WindowDriver w;
+  const QTemporaryDir folder;
+  w.key(Qt::Key_N, Qt::ControlModifier);
+  const auto press = [&](int key, Qt::KeyboardModifiers held = Qt::NoModifier) {
+    ++w.actions;
+    QTest::keyClick(QApplication::focusWidget(), static_cast<Qt::Key>(key), held);
+    w.settle();
+  };
+  /// From field to field by Tab until one is reached.
+  const auto typeInto = [&](const char* name, const char* text) {
+    for (int i = 0; i < 200 && QApplication::focusWidget()->objectName() != name; ++i)
+      press(Qt::Key_Tab, QApplication::focusWidget() == &w.mat() ? Qt::ControlModifier : Qt::NoModifier);
+    ASSERT_EQ(QApplication::focusWidget()->objectName().toStdString(), name);
+    ++w.actions;
+    QTest::keyClick(QApplication::focusWidget(), Qt::Key_A, Qt::ControlModifier);
+    QTest::keyClicks(QApplication::focusWidget(), text);
+    press(Qt::Key_Return);
+  };
+  press(Qt::Key_Right);
+  press(Qt::Key_Right);
+  press(Qt::Key_Right);
+  press(Qt::Key_Return);  // the A4 poster
+  ASSERT_EQ(w.desk().settled().pieces.front()->name, "A4 poster");
+  press(Qt::Key_4);
+  press(Qt::Key_Return);
+  typeInto("width", "80mm");
+  typeInto("height", "100mm");
+  w.mat().setFocus();
+  press(Qt::Key_5);
+  press(Qt::Key_S);
+  press(Qt::Key_Return);
+  w.report("J10 by keys");
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const Item& arch = *w.sheet().items[0];
+  ASSERT_TRUE(arch.recipe());
+  EXPECT_GT(8000 - squareMm(arch), 500) << "the disc is cut out of the box";
+  const QString out = folder.filePath("arch.png");
+  w.deliverTo(out);
+  EXPECT_FALSE(QImage(out).isNull());
+}
+
 }  // namespace
 }  // namespace widecut

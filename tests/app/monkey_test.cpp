@@ -154,10 +154,29 @@ class Monkey {
                                      {Qt::Key_BracketLeft, Qt::ControlModifier},
                                      {Qt::Key_PageDown},
                                      {Qt::Key_PageUp},
+                                     {Qt::Key_G},
+                                     {Qt::Key_G, Qt::ShiftModifier},
+                                     {Qt::Key_K},
+                                     {Qt::Key_K, Qt::ShiftModifier},
+                                     {Qt::Key_H},
+                                     {Qt::Key_H, Qt::ShiftModifier},
+                                     {Qt::Key_M},
+                                     {Qt::Key_Tab},
+                                     {Qt::Key_I, Qt::ControlModifier | Qt::ShiftModifier},
+                                     {Qt::Key_BracketRight},
+                                     {Qt::Key_C, Qt::ControlModifier},
+                                     {Qt::Key_X, Qt::ControlModifier},
+                                     {Qt::Key_V, Qt::ControlModifier},
+                                     {Qt::Key_F6},
+                                     {Qt::Key_F7},
+                                     {Qt::Key_F8},
+                                     {Qt::Key_N, Qt::ControlModifier | Qt::ShiftModifier},
+                                     {Qt::Key_D, Qt::ControlModifier | Qt::ShiftModifier},
                                      {Qt::Key_0, Qt::ControlModifier}};
     const Stroke& s = strokes[random_() % std::size(strokes)];
     // A sheet must not grow without end.
-    if (w.sheet().items.size() > 60 && s.key == Qt::Key_D) return;
+    if (w.sheet().items.size() > 60 && (s.key == Qt::Key_D || s.key == Qt::Key_V)) return;
+    if (sheetsOf(w.desk().settled()).size() > 8 && s.held == (Qt::ControlModifier | Qt::ShiftModifier)) return;
     QTest::keyClick(&w.mat(), static_cast<Qt::Key>(s.key), s.held);
   }
   /// Any visible button of the bench, the details or the stack that opens no dialog.

@@ -4,8 +4,12 @@
 #include <random>
 #include <string>
 
+#include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
+#include "project/edits/order.h"
 #include "project/edits/pieces.h"
+#include "project/edits/places.h"
+#include "project/edits/sheets.h"
 #include "project/forms/repeat.h"
 #include "project/resolve.h"
 #include "sample.h"
@@ -42,7 +46,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 28));
+    const int which = static_cast<int>(number(0, 33));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -105,6 +109,32 @@ class EveryEdit {
         return withLeftOut(one);
       case 26:
         return withStrips(ids);
+      case 27:
+        return number(0, 1) < 0.5 ? broughtForward(project, ids) : sentBackward(project, ids);
+      case 28: {
+        std::optional<Role> role;
+        const auto place = static_cast<std::size_t>(number(0, 4));
+        const Id inside = number(0, 1) < 0.6 ? anyItem() : 0;
+        return withItemsMoved(project, ids, {sample_.sheet, inside, place}, role);
+      }
+      case 29: {
+        const Item shape = plainItem(0, "joined", fitted(rectangleOutline(1, 1), {{20, 20}, {60, 70}}), {});
+        return withJoined(project, one, shape, static_cast<Role>(static_cast<int>(number(0, 4))), fresh);
+      }
+      case 30: {
+        PieceForm form = formOf(*project.pieces.front());
+        form.width = number(100, 400);
+        form.setting.left = number(0, 40);
+        return withPieceForm(project, project.pieces.front()->id, form,
+                             number(0, 1) < 0.5 ? Kept::Scaled : Kept::WhereTheyAre);
+      }
+      case 31:
+        return withEach(project, ids, [&](const Item& before) {
+          Item after = before;
+          after.locked = number(0, 1) < 0.3;
+          after.dimmed = number(0, 1) < 0.3;
+          return after;
+        });
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;

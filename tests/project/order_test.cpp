@@ -83,6 +83,14 @@ TEST_F(OrderTest, APartJoinsWithinTheBracketsItIsDroppedIn) {
   EXPECT_EQ(formulaText(*findItem(p, outer)->recipe()), "box - (disc ^ third ^ fourth)");
 }
 
+TEST_F(OrderTest, AGroupThatIsEmptiedOnTheWayLeavesThePlaceRight) {
+  Id group = 0;
+  const Project p = grouped(project, std::vector<Id>{box}, group);
+  ASSERT_EQ(order(p), (std::vector<Id>{group, disc, third}));
+  EXPECT_EQ(order(moved(p, {box, disc}, 0, 3)), (std::vector<Id>{third, box, disc}));
+  EXPECT_EQ(order(moved(p, {box}, 0, 2)), (std::vector<Id>{disc, box, third}));
+}
+
 TEST_F(OrderTest, WhatCannotBeChangesNothing) {
   Id group = 0, around = 0;
   Project p = grouped(project, std::vector<Id>{box}, group);

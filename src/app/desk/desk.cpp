@@ -115,7 +115,8 @@ void Desk::goneThrough() {
 
 void Trial::show(Project changed) {
   if (!desk_) return;
-  if (!desk_->admits(changed)) {
+  // What was worked out before the sheet was there is of no use any more.
+  if (!desk_->admits(changed) || !findSheet(changed, desk_->sheet_)) {
     drop();
     return;
   }

@@ -114,21 +114,23 @@ Project withItemsMoved(const Project& project, std::span<const Id> items, const 
   }
   std::sort(ordered.begin(), ordered.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
 
-  // Those that lie before the place, and leave, make room.
+  // What stands at the place, and stays: groups that are left empty go along.
   const ItemList& there = whole ? childrenOf(*whole) : sheet->items;
-  std::size_t place = std::min(to.place, there.size());
-  const auto before =
-      static_cast<std::size_t>(std::count_if(there.begin(), there.begin() + static_cast<std::ptrdiff_t>(place),
-                                             [&](const ItemPtr& i) { return set.contains(i->id); }));
-  place -= before;
-
   Project next = withoutItems(project, ids);
+  Id before = 0;
+  for (std::size_t i = to.place; i < there.size() && before == 0; ++i)
+    if (findItem(next, there[i]->id)) before = there[i]->id;
+  const auto placeIn = [&](const ItemList& left) {
+    const auto at = std::find_if(left.begin(), left.end(), [&](const ItemPtr& item) { return item->id == before; });
+    return static_cast<std::size_t>(at - left.begin());
+  };
   if (whole) {
     if (!findItem(next, to.inside)) return project;
     const auto back = frameToSheet(next, to.inside).inverse();
     if (!back) return project;
     return withItem(next, to.inside, [&](const Item& had) {
       Item out = had;
+      const std::size_t place = placeIn(childrenOf(had));
       for (std::size_t i = 0; i < ordered.size(); ++i)
         out = withChildAt(out, place + i, std::make_shared<const Item>(mapped(*ordered[i].second, *back)), role);
       return out;
@@ -137,7 +139,7 @@ Project withItemsMoved(const Project& project, std::span<const Id> items, const 
   return withSheet(next, to.sheet, [&](const Sheet& had) {
     Sheet out = had;
     std::vector<ItemPtr> order(had.items.begin(), had.items.end());
-    std::size_t at = place;
+    std::size_t at = placeIn(had.items);
     for (const auto& [path, item] : ordered) order.insert(order.begin() + static_cast<std::ptrdiff_t>(at++), item);
     out.items = ItemList(order.begin(), order.end());
     return out;
