@@ -22,19 +22,19 @@ constexpr auto ad = FormatFamily::Ad;
 constexpr auto slides = FormatFamily::Slides;
 
 constexpr Format table[] = {
-    {"A4 tri-fold brochure", print, mm, 297, 210, 3, 8, triFold},
-    {"A4 bi-fold brochure", print, mm, 297, 210, 3, 10, biFold},
-    {"A5 flyer", print, mm, 148, 210, 3, 8, bothSides},
-    {"A4 poster", print, mm, 210, 297, 3, 12, single},
-    {"A3 poster", print, mm, 297, 420, 3, 15, single},
-    {"Business card", print, mm, 85, 55, 3, 5, bothSides},
-    {"Ad 300 × 250", ad, px, 300, 250, 0, 12, single},
-    {"Ad 728 × 90", ad, px, 728, 90, 0, 8, single},
-    {"Ad 160 × 600", ad, px, 160, 600, 0, 10, single},
-    {"Ad 1080 × 1080", ad, px, 1080, 1080, 0, 48, single},
-    {"Ad 1080 × 1920", ad, px, 1080, 1920, 0, 64, single},
-    {"Slides 16:9", slides, px, 1280, 720, 0, 48, single},
-    {"Slides 4:3", slides, px, 1024, 768, 0, 40, single},
+    {"A4 tri-fold brochure", 297, 210, 3, 8, triFold, print, mm},
+    {"A4 bi-fold brochure", 297, 210, 3, 10, biFold, print, mm},
+    {"A5 flyer", 148, 210, 3, 8, bothSides, print, mm},
+    {"A4 poster", 210, 297, 3, 12, single, print, mm},
+    {"A3 poster", 297, 420, 3, 15, single, print, mm},
+    {"Business card", 85, 55, 3, 5, bothSides, print, mm},
+    {"Ad 300 × 250", 300, 250, 0, 12, single, ad, px},
+    {"Ad 728 × 90", 728, 90, 0, 8, single, ad, px},
+    {"Ad 160 × 600", 160, 600, 0, 10, single, ad, px},
+    {"Ad 1080 × 1080", 1080, 1080, 0, 48, single, ad, px},
+    {"Ad 1080 × 1920", 1080, 1920, 0, 64, single, ad, px},
+    {"Slides 16:9", 1280, 720, 0, 48, single, slides, px},
+    {"Slides 4:3", 1024, 768, 0, 40, single, slides, px},
 };
 
 Setting settingOf(Unit unit, double margin) { return {unit, margin, margin, margin, margin, 1, 0}; }

@@ -14,17 +14,16 @@ enum class FormatFamily : unsigned char { Print, Ad, Slides };
 /// A format, declared once. Lengths in its unit.
 struct Format {
   std::string_view name;  ///< As in “A4 tri-fold brochure”; also what pieces of it are called.
-  FormatFamily family;
-  Unit unit;
-  double width, height;  ///< Of a sheet.
-  double bleed = 0, margin = 0;
+  double width, height;   ///< Of a sheet.
+  double bleed, margin;
   /// Sheets by name, and where each is folded (x).
   struct SheetKind {
     std::string_view name;
     std::span<const double> folds = {};
   };
   std::span<const SheetKind> sheets;
-  int columns = 1;
+  FormatFamily family;
+  Unit unit;
 };
 
 std::span<const Format> formatTable();

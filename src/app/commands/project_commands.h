@@ -1,6 +1,8 @@
 // Commands of files and deliveries.
 #pragma once
 
+#include <QWidget>
+
 #include "app/commands/command_rules.h"
 #include "app/window/errands.h"
 

@@ -69,8 +69,8 @@ void invertSelection(Desk& desk) {
 
 void selectNext(Desk& desk, int step) {
   const std::vector<Id> ids = atHandBeside(desk);
-  if (ids.empty()) return;
   const auto count = std::ssize(ids);
+  if (count == 0) return;
   std::ptrdiff_t at = step > 0 ? -1 : count;
   for (std::ptrdiff_t i = 0; i < count; ++i)
     if (contains(desk.selection(), ids[static_cast<std::size_t>(i)])) at = i;

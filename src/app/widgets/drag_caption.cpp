@@ -24,7 +24,7 @@ void DragCaption::mousePressEvent(QMouseEvent* event) {
 void DragCaption::mouseMoveEvent(QMouseEvent* event) {
   if (!from_) return;
   const QPointF way = event->position() - *from_;
-  if (!field_ && way.manhattanLength() < QApplication::startDragDistance() / 2) return;
+  if (!field_ && way.manhattanLength() < QApplication::startDragDistance() / 2.0) return;
   if (!field_) {
     field_ = down_ && std::abs(way.y()) > std::abs(way.x()) ? down_ : across_;
     if (!field_->beginDrag()) field_ = nullptr;

@@ -1,6 +1,7 @@
 #include "app/window/key_sheet.h"
 
 #include <QAction>
+#include <QCoreApplication>
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QLabel>

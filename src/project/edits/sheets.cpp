@@ -31,6 +31,7 @@ Project withSheetBehind(const Project& project, Id before, Sheet sheet) {
 
 std::vector<std::string> sheetNames(const Piece& piece) {
   std::vector<std::string> names;
+  names.reserve(piece.sheets.size());
   for (const SheetPtr& sheet : piece.sheets) names.push_back(sheet->name);
   return names;
 }
@@ -160,6 +161,7 @@ Project withCopiesOnSheet(const Project& project, std::span<const Id> ids, Id to
 Project withNewPiece(const Project& project, const PieceMaker& make) {
   Project next = project;
   std::vector<std::string> names;
+  names.reserve(project.pieces.size());
   for (const PiecePtr& piece : project.pieces) names.push_back(piece->name);
   Piece piece = *make(next.nextId);
   piece.name = UniqueNames(names).take(piece.name);
