@@ -27,8 +27,8 @@ LookChoice usualLook(const Project& project, std::span<const Id> items, Outcome 
 /// The items replaced by one live cutout in the place of the frontmost. Fewer than two items change nothing.
 Project combined(const Project& project, std::span<const Id> items, Outcome outcome, const LookChoice& look, Id& made);
 
-/// A shape (sheet space, its id is given anew) joined to an item by a role: as a last part of it when it is a cutout; else
-/// both become one in its place, which keeps the item's look and shows its photo. `made` receives that.
+/// A shape (sheet space, its id is given anew) joined to an item by a role: as a last part of it when it is a cutout;
+/// else both become one in its place, which keeps the item's look and shows its photo. `made` receives that.
 Project withJoined(const Project& project, Id item, const Item& shape, Role role, Id& made);
 
 /// The cutout, or group, replaced by what is inside it; each keeps its look. Within another cutout its formula stays,

@@ -148,8 +148,10 @@ Project withCopiesOnSheet(const Project& project, std::span<const Id> ids, Id to
   if (!target) return project;
   Project next = project;
   UniqueNames names(*target);
+  const auto items = combinable(project, ids);
   std::vector<Item> fresh;
-  for (const ItemPtr& item : combinable(project, ids)) {
+  fresh.reserve(items.size());
+  for (const ItemPtr& item : items) {
     fresh.push_back(freshCopy(*item, next.nextId));
     fresh.back().name = names.take(item->name);
     if (sheetOf(project, item->id)->id == to) fresh.back().position = fresh.back().position + shift;
