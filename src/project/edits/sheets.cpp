@@ -134,6 +134,7 @@ Project withItemsOnSheet(const Project& project, std::span<const Id> ids, Id to)
   const auto items = combinable(project, ids);
   if (items.empty() || !findSheet(project, to) || sheetOf(project, items.front()->id)->id == to) return project;
   std::vector<Id> moved;
+  moved.reserve(items.size());
   for (const ItemPtr& item : items) moved.push_back(item->id);
   return withSheet(withoutItems(project, moved), to, [&](const Sheet& sheet) {
     Sheet out = sheet;
