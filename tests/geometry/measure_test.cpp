@@ -41,5 +41,23 @@ TEST(Measure, IsShownWithFewDecimals) {
   EXPECT_EQ(measureText(1.0 / 3, Unit::Plain), "0.33");
 }
 
+TEST(Measure, BareNumbersAreInTheFieldsUnit) {
+  EXPECT_NEAR(*parseMeasure("2", Unit::Inch, 0), 144, 1e-12);
+  EXPECT_NEAR(*parseMeasure("1", Unit::Centimetre, 0), 10 * pointsPerMillimetre, 1e-12);
+  EXPECT_EQ(*parseMeasure("300", Unit::Pixel, 0), 225);
+  EXPECT_EQ(*parseMeasure("300px + 15", Unit::Point, 0), 240);
+}
+
+TEST(Measure, EveryUnitIsWrittenAndFoundByItsName) {
+  for (const Unit unit : {Unit::Millimetre, Unit::Centimetre, Unit::Inch, Unit::Point, Unit::Pixel}) {
+    EXPECT_EQ(unitNamed(nameOf(unit)), unit);
+    const std::string text = measureText(72, unit, 4);
+    EXPECT_NEAR(*parseMeasure(text, Unit::Point, 0), 72, 1e-2) << text;
+  }
+  EXPECT_FALSE(unitNamed("furlong"));
+  EXPECT_FALSE(unitNamed(""));
+  EXPECT_EQ(measureText(225, Unit::Pixel), "300 px");
+}
+
 }  // namespace
 }  // namespace widecut

@@ -43,9 +43,14 @@ Project fullProject() {
     setLine(changeable(after), Line{{1, 2, 3, 200}, 2.5});
     changeable(after).opacity = 0.75;
     after.hidden = true;
+    after.locked = true;
+    after.dimmed = true;
     return after;
   });
-  return p;
+  PieceForm form = formOf(*p.pieces.front());
+  form.setting = {Unit::Pixel, 10, 11, 12, 13, 3, 4.5};
+  form.bleed = 9;
+  return withPieceForm(p, p.pieces.front()->id, form, Kept::WhereTheyAre);
 }
 
 TEST(ProjectFile, SavedOpenedAndSavedAgainIsTheSameToTheByte) {
