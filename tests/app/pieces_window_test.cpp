@@ -99,9 +99,11 @@ TEST_F(Everyday, ItemsDroppedOnAThumbnailMoveThereAndWithCtrlAreCopied) {
   dropOn(sheets, dragged(stack, row(a)).get(), sheets->visualRect(sheetRow(second)).center(), Qt::ControlModifier);
   EXPECT_EQ(findSheet(w.desk().settled(), second)->items.size(), 1U);
   EXPECT_EQ(findSheet(w.desk().settled(), first)->items.size(), 1U);
+  w.desk().select({a});
   dropOn(sheets, dragged(stack, row(a)).get(), sheets->visualRect(sheetRow(second)).center());
   EXPECT_EQ(findSheet(w.desk().settled(), second)->items.size(), 2U);
   EXPECT_TRUE(findSheet(w.desk().settled(), first)->items.empty());
+  EXPECT_TRUE(w.desk().selection().empty()) << "it is not on the sheet that shows any more";
 }
 
 TEST_F(Everyday, WhatIsCopiedIsPastedBesideInPlaceAndOnOtherSheets) {

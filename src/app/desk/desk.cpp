@@ -135,9 +135,11 @@ void Trial::drop() {
 
 void Desk::dropMissing() {
   if (!findSheet(settled(), sheet_)) goToSheet(sheetsOf(settled()).front()->id);
+  // What went to another sheet is selected no more than what is gone.
+  const auto index = SheetIndex::of(findSheet(settled(), sheet_));
   std::vector<Id> kept;
   for (const Id id : selection_)
-    if (findItem(settled(), id)) kept.push_back(id);
+    if (index->find(id)) kept.push_back(id);
   if (kept.size() != selection_.size()) select(kept);
 }
 
