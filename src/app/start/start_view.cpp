@@ -70,13 +70,17 @@ StartView::StartView(QWidget* parent) : QScrollArea(parent) {
   top->addWidget(leave_);
   column->addLayout(top);
 
-  addFormats(*addFamily(*column, tr("Print")), FormatFamily::Print, printScale);
+  auto* paper = new QHBoxLayout;
+  paper->setSpacing(40);
+  column->addLayout(paper);
+  addFormats(*addFamily(*paper, tr("Print")), FormatFamily::Print, printScale);
+  addOwnSize(*addFamily(*paper, tr("Own size")));
+  paper->addStretch(1);
   auto* screen = new QHBoxLayout;
   screen->setSpacing(40);
   column->addLayout(screen);
   addFormats(*addFamily(*screen, tr("Ads")), FormatFamily::Ad, adScale);
   addFormats(*addFamily(*screen, tr("Slides")), FormatFamily::Slides, slideScale);
-  addOwnSize(*addFamily(*screen, tr("Own size")));
   screen->addStretch(1);
 
   files_ = new QWidget(inside);
@@ -116,7 +120,6 @@ void StartView::addFormats(QBoxLayout& row, FormatFamily family, double scale) {
       emit formatChosen([&format](Id& next) { return newPiece(format, next); }, QString::fromUtf8(format.name.data()));
     });
   }
-  if (family == FormatFamily::Print) row.addStretch(1);
 }
 
 void StartView::addOwnSize(QBoxLayout& row) {
