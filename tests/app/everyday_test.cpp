@@ -287,5 +287,22 @@ TEST_F(Everyday, ACaptionIsDraggedToChangeItsField) {
   EXPECT_EQ(w.desk().history().undoName(), "Move");
 }
 
+TEST_F(Everyday, InAGroupTheNextOneIsAnotherMemberFromACutoutToo) {
+  const Id a = box(50);
+  w.key(Qt::Key_5);
+  w.dragHolding(Qt::Key_S, w.mm(80, 80), w.mm(100, 100));
+  const Id cutout = w.desk().selection().front(), b = disc(150);
+  const Id outside = box(220);
+  w.desk().select({cutout, b});
+  w.key(Qt::Key_G);
+  w.desk().select({cutout});
+  w.key(Qt::Key_Tab);
+  EXPECT_EQ(w.desk().selection(), Ids{b});
+  w.key(Qt::Key_Tab);
+  EXPECT_EQ(w.desk().selection(), Ids{cutout}) << "and not what lies outside of the group";
+  EXPECT_NE(cutout, a);
+  EXPECT_TRUE(item(outside));
+}
+
 }  // namespace
 }  // namespace widecut

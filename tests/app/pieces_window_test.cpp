@@ -192,6 +192,7 @@ TEST_F(Everyday, APieceGetsAnotherSizeUnitMarginsFoldsAndPaper) {
   w.press("paperColour");
   auto* popover = w.window.findChild<QWidget*>("colourPopover");
   ASSERT_TRUE(popover);
+  EXPECT_FALSE(popover->findChild<QWidget*>("noPaint")->isVisible()) << "a sheet always has a paper";
   auto* hex = popover->findChild<QLineEdit*>();
   hex->selectAll();
   QTest::keyClicks(hex, "#203040");

@@ -104,7 +104,7 @@ inline constexpr Command arrangeCommands[] = {
      .keys = "]",
      .run =
          [](const Site& s) {
-           s.desk.commit(Desk::tr("Bring forward"), broughtForward(s.desk.settled(), s.desk.selection()));
+           s.desk.commit(Desk::tr("One step forward"), broughtForward(s.desk.settled(), s.desk.selection()));
          },
      .applies = some},
     {.id = Do::Backward,
@@ -114,7 +114,7 @@ inline constexpr Command arrangeCommands[] = {
      .keys = "[",
      .run =
          [](const Site& s) {
-           s.desk.commit(Desk::tr("Send backward"), sentBackward(s.desk.settled(), s.desk.selection()));
+           s.desk.commit(Desk::tr("One step backward"), sentBackward(s.desk.settled(), s.desk.selection()));
          },
      .applies = some},
     {.id = Do::ToBack,

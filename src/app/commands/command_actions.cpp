@@ -83,6 +83,8 @@ void CommandActions::openMenu(std::initializer_list<CommandId> ids, QPoint where
 void CommandActions::run(CommandId id) { action(id)->trigger(); }
 
 void CommandActions::refresh() {
+  // They act on what is settled.
+  if (site_.desk.isTrying()) return;
   for (const Command& c : commandTable()) {
     if (c.applies) action(c.id)->setEnabled(c.applies(site_.desk));
     if (c.isOn) action(c.id)->setChecked(c.isOn(site_.desk));

@@ -4,18 +4,15 @@
 #include <QBuffer>
 #include <QClipboard>
 #include <QImage>
-#include <QUrl>
 #include <algorithm>
 
 #include "app/desk/grouping.h"
-#include "app/desk/selecting.h"
 #include "output/png.h"
 #include "output/svg.h"
 #include "project/edits/fills.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
-#include "project/names.h"
 #include "storage/project_file.h"
 
 namespace widecut {
@@ -25,38 +22,28 @@ constexpr double pngPpi = 144;
 constexpr Point aside{12, 12};
 
 Project projectOf(const std::vector<ItemPtr>& items) {
-  Project project = emptyProject();
-  Id nextId = project.nextId;
-  project = withSheet(project, sheetsOf(project).front()->id, [&](const Sheet& sheet) {
-    Sheet out = sheet;
-    for (const ItemPtr& item : items) out.items.push_back(std::make_shared<const Item>(freshCopy(*item, nextId)));
-    return out;
-  });
-  project.nextId = nextId;
-  return project;
+  const Project project = emptyProject();
+  std::vector<Id> copies;
+  return withCopiesOnTop(project, sheetsOf(project).front()->id, items, {}, copies);
 }
 
-/// True when an item lies at the very place of another one that looks the same.
-bool wouldCover(const Sheet& sheet, const Item& item) {
-  return std::any_of(sheet.items.begin(), sheet.items.end(), [&](const ItemPtr& there) {
-    return there->position == item.position && there->turn == item.turn && kindOf(there->form) == kindOf(item.form);
-  });
+/// How far aside the items have to lie so that none is at the very place of another one of its kind.
+Point asideOf(const Sheet& sheet, const ItemList& items) {
+  const auto wouldCover = [&](const ItemPtr& item, Point by) {
+    return std::any_of(sheet.items.begin(), sheet.items.end(), [&](const ItemPtr& there) {
+      return there->position == item->position + by && there->turn == item->turn &&
+             kindOf(there->form) == kindOf(item->form);
+    });
+  };
+  Point by;
+  while (std::any_of(items.begin(), items.end(), [&](const ItemPtr& item) { return wouldCover(item, by); }))
+    by = by + aside;
+  return by;
 }
 
-Project withPasted(const Project& project, Id sheet, const Project& from, bool mayLieAside, std::vector<Id>& made) {
-  Project next = project;
-  const SheetPtr on = findSheet(project, sheet);
-  UniqueNames names(*on);
-  std::vector<Item> items;
-  for (const SheetPtr& source : sheetsOf(from))
-    for (const ItemPtr& item : source->items) items.push_back(freshCopy(*item, next.nextId));
-  while (mayLieAside && std::any_of(items.begin(), items.end(), [&](const Item& i) { return wouldCover(*on, i); }))
-    for (Item& item : items) item.position = item.position + aside;
-  for (Item& item : items) {
-    item.name = names.take(item.name);
-    made.push_back(item.id);
-  }
-  return withItemsOnTop(next, sheet, std::move(items));
+Project withPasted(const Project& project, Id sheet, const ItemList& items, bool mayLieAside, std::vector<Id>& made) {
+  const Point by = mayLieAside ? asideOf(*findSheet(project, sheet), items) : Point{};
+  return withCopiesOnTop(project, sheet, std::vector<ItemPtr>(items.begin(), items.end()), by, made);
 }
 
 /// A picture's bytes as they came, or as a PNG.
@@ -86,8 +73,6 @@ Result<void> takePicture(Desk& desk, const QMimeData& data) {
 
 }  // namespace
 
-ItemsData::ItemsData(std::vector<ItemPtr> items, PhotoStore& photos) : items_(std::move(items)), photos_(photos) {}
-
 QStringList ItemsData::formats() const { return {itemsFormat, "image/svg+xml", "image/png"}; }
 
 Scene ItemsData::scene() const {
@@ -108,44 +93,24 @@ Scene ItemsData::scene() const {
 QVariant ItemsData::retrieveData(const QString& format, QMetaType) const {
   Result<std::string> bytes = problem("another format");
   std::vector<std::string> notes;
+  PhotoStore photos;  // the clipboard outlives the window
   if (format == itemsFormat) bytes = bytesOfProject(projectOf(items_), {});
-  if (format == "image/svg+xml") bytes = svgOf(scene(), photos_, Ground::Transparent, notes);
-  if (format == "image/png") bytes = pngOf(scene(), photos_, pngPpi, Ground::Transparent);
+  if (format == "image/svg+xml") bytes = svgOf(scene(), photos, Ground::Transparent, notes);
+  if (format == "image/png") bytes = pngOf(scene(), photos, pngPpi, Ground::Transparent);
   return bytes ? QVariant(QByteArray::fromStdString(*bytes)) : QVariant();
 }
 
-std::vector<ItemPtr> selectedOnSheet(const Desk& desk) {
-  std::vector<ItemPtr> items;
-  const SheetPtr sheet = desk.sheet();
-  const auto index = SheetIndex::of(sheet);
-  std::vector<std::pair<Path, Id>> ordered;
-  for (const Id id : outermost(desk.settled(), desk.selection()))
-    if (const Path* path = index->find(id)) ordered.emplace_back(*path, id);
-  std::sort(ordered.begin(), ordered.end());
-  for (const auto& [path, id] : ordered) {
-    Item item = mapped(*findItem(desk.settled(), id), parentToSheet(desk.settled(), id));
-    item.hidden = false;
-    items.push_back(std::make_shared<const Item>(std::move(item)));
-  }
-  return items;
-}
-
 void copySelection(Desk& desk) {
-  auto items = selectedOnSheet(desk);
+  auto items = asOnSheet(desk.settled(), desk.selection());
   if (items.empty()) return;
   emit desk.told(items.size() == 1 ? Desk::tr("Copied “%1”").arg(QString::fromStdString(items.front()->name))
                                    : Desk::tr("Copied %1 items").arg(items.size()));
-  QApplication::clipboard()->setMimeData(new ItemsData(std::move(items), desk.photos()));
+  QApplication::clipboard()->setMimeData(new ItemsData(std::move(items)));
 }
 
 void cutSelection(Desk& desk) {
   copySelection(desk);
   deleteSelection(desk);
-}
-
-bool canPaste() {
-  const QMimeData* data = QApplication::clipboard()->mimeData();
-  return data && (data->hasFormat(itemsFormat) || data->hasImage());
 }
 
 void paste(Desk& desk, PasteAt at) {
@@ -165,7 +130,7 @@ Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
   std::vector<Id> made, here;
   for (const Id sheet : at == PasteAt::EverySheet ? desk.chosenSheets() : std::vector<Id>{desk.sheet()->id}) {
     made.clear();
-    changed = withPasted(changed, sheet, *from, at == PasteAt::Beside, made);
+    changed = withPasted(changed, sheet, sheetsOf(*from).front()->items, at == PasteAt::Beside, made);
     if (sheet == desk.sheet()->id) here = made;
   }
   if (desk.commit(Desk::tr("Paste"), std::move(changed))) desk.select(here);

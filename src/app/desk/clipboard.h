@@ -18,7 +18,7 @@ class ItemsData : public QMimeData {
   Q_OBJECT
  public:
   /// The items, and what is inside them, in the space of the sheet.
-  ItemsData(std::vector<ItemPtr> items, PhotoStore& photos);
+  explicit ItemsData(std::vector<ItemPtr> items) : items_(std::move(items)) {}
   QStringList formats() const override;
 
  protected:
@@ -27,11 +27,8 @@ class ItemsData : public QMimeData {
  private:
   Scene scene() const;
   std::vector<ItemPtr> items_;
-  PhotoStore& photos_;
 };
 
-/// The selected items, parts and members too, as they lie on the sheet; back to front.
-std::vector<ItemPtr> selectedOnSheet(const Desk& desk);
 void copySelection(Desk& desk);
 void cutSelection(Desk& desk);
 
@@ -39,8 +36,6 @@ enum class PasteAt : unsigned char { Beside, InPlace, EverySheet };
 /// What the clipboard holds: items, or a picture. `EverySheet` pastes in place on all chosen sheets. Says why when
 /// there is nothing to paste.
 void paste(Desk& desk, PasteAt at);
-/// True when the clipboard holds something that can be pasted.
-bool canPaste();
 /// Lays what was copied or dropped on a sheet. Items that would cover the ones they were copied from lie a little
 /// aside.
 Result<void> take(Desk& desk, const QMimeData& data, PasteAt at);

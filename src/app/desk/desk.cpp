@@ -10,16 +10,10 @@
 namespace widecut {
 
 Project emptyProject() {
-  Project project;
-  project.name = "Untitled";
-  Sheet sheet;
-  sheet.id = 2;
-  sheet.name = "Sheet 1";
-  sheet.width = 297 * pointsPerMillimetre;
-  sheet.height = 210 * pointsPerMillimetre;
-  project.pieces = {std::make_shared<const Piece>(Piece{1, "A4 sheet", {std::make_shared<const Sheet>(sheet)}})};
-  project.nextId = 3;
-  return project;
+  const Project project = newProject([](Id& nextId) {
+    return newPiece(297 * pointsPerMillimetre, 210 * pointsPerMillimetre, Unit::Millimetre, nextId);
+  });
+  return withName(project, project.pieces.front()->id, "A4 sheet");
 }
 
 Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const Project>(emptyProject())) {
@@ -50,7 +44,11 @@ ItemPtr Desk::openCutout() const {
 }
 
 ItemPtr Desk::openWhole() const {
-  if (const ItemPtr item = onlyItem(); item && item->recipe()) return item;
+  const ItemPtr item = onlyItem();
+  return item && item->recipe() ? item : parentOfSelection();
+}
+
+ItemPtr Desk::parentOfSelection() const {
   ItemPtr whole;
   for (const Id id : selection_) {
     const auto chain = chainTo(project(), id);
@@ -217,7 +215,7 @@ QString Desk::lengthText(double points) const {
   return QString::fromStdString(measureText(points, u, decimals));
 }
 
-bool Desk::canJoin() const { return draws(tool_) && onlyItem() && !unlocked(settled(), selection_).empty(); }
+bool Desk::canJoin() const { return draws(tool_) && onlyItem() && isAnyUnlocked(settled(), selection_); }
 
 void Desk::setJoinForNew(std::optional<Role> role) {
   joinForNew_ = role;

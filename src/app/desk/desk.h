@@ -51,8 +51,9 @@ class Desk : public QObject {
   ItemPtr onlyItem() const;
   /// The cutout whose recipe shows: the only selected item, or the cutout that it is a part of; null otherwise.
   ItemPtr openCutout() const;
-  /// The item whose inside lies open: the only selected cutout, or else what all selected items are directly inside of;
-  /// null when they lie on the sheet itself.
+  /// What all selected items are directly inside of; null when they lie on the sheet itself.
+  ItemPtr parentOfSelection() const;
+  /// The item whose inside lies open: the only selected cutout, or else parentOfSelection().
   ItemPtr openWhole() const;
   ToolKind tool() const { return tool_; }
   PhotoStore& photos() { return photos_; }

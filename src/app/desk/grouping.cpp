@@ -1,7 +1,5 @@
 #include "app/desk/grouping.h"
 
-#include <algorithm>
-
 #include "app/desk/selecting.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
@@ -15,14 +13,6 @@ std::vector<Id> selectedGroups(const Desk& desk) {
   for (const Id id : desk.selection())
     if (const ItemPtr item = findItem(desk.settled(), id); item && showsChildren(item->form)) ids.push_back(id);
   return ids;
-}
-
-bool areAll(const Desk& desk, bool Item::*flag) {
-  const auto& ids = desk.selection();
-  return !ids.empty() && std::all_of(ids.begin(), ids.end(), [&](Id id) {
-    const ItemPtr item = findItem(desk.settled(), id);
-    return item && (*item).*flag;
-  });
 }
 
 void group(Desk& desk) {

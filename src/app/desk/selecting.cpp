@@ -14,11 +14,9 @@ bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(),
 
 /// The items that the selection is picked from, back to front.
 std::vector<Id> atHandBeside(const Desk& desk) {
-  const ItemPtr only = desk.onlyItem();
-  const ItemPtr whole =
-      only && only->recipe() && chainTo(desk.settled(), only->id).size() < 2 ? nullptr : desk.openWhole();
+  const ItemPtr whole = desk.parentOfSelection();
   std::vector<Id> ids;
-  for (const ItemPtr& item : whole&& whole != only ? childrenOf(*whole) : desk.sheet()->items)
+  for (const ItemPtr& item : whole ? childrenOf(*whole) : desk.sheet()->items)
     if (isAtHand(*item)) ids.push_back(item->id);
   return ids;
 }
@@ -40,23 +38,30 @@ bool areAlike(const Item& a, const Item& b, Alike alike) {
   return false;
 }
 
-/// Every item of a list, those inside others too.
-void addAll(const ItemList& items, std::vector<Id>& ids) {
+/// Every item of a list that has the flag, those inside others too.
+void addWith(bool Item::*flag, const ItemList& items, std::vector<Id>& ids) {
   for (const ItemPtr& item : items) {
-    ids.push_back(item->id);
-    addAll(childrenOf(*item), ids);
+    if ((*item).*flag) ids.push_back(item->id);
+    addWith(flag, childrenOf(*item), ids);
   }
+}
+
+bool isUnlocked(const Project& project, Id id) {
+  const auto chain = chainTo(project, id);
+  return std::none_of(chain.begin(), chain.end(), [](const ItemPtr& item) { return item->locked; });
 }
 
 }  // namespace
 
 std::vector<Id> unlocked(const Project& project, const std::vector<Id>& items) {
   std::vector<Id> free;
-  for (const Id id : items) {
-    const auto chain = chainTo(project, id);
-    if (std::none_of(chain.begin(), chain.end(), [](const ItemPtr& item) { return item->locked; })) free.push_back(id);
-  }
+  for (const Id id : items)
+    if (isUnlocked(project, id)) free.push_back(id);
   return free;
+}
+
+bool isAnyUnlocked(const Project& project, const std::vector<Id>& items) {
+  return std::any_of(items.begin(), items.end(), [&](Id id) { return isUnlocked(project, id); });
 }
 
 void selectAll(Desk& desk) { desk.select(atHandBeside(desk)); }
@@ -102,13 +107,17 @@ bool goInto(Desk& desk) {
   return false;
 }
 
-void toggle(Desk& desk, bool Item::*flag, const QString& on, const QString& off) {
+bool areAll(const Desk& desk, bool Item::*flag) {
   const auto& ids = desk.selection();
-  const bool had = std::all_of(ids.begin(), ids.end(), [&](Id id) {
+  return !ids.empty() && std::all_of(ids.begin(), ids.end(), [&](Id id) {
     const ItemPtr item = findItem(desk.settled(), id);
     return item && (*item).*flag;
   });
-  desk.commit(had ? off : on, withEach(desk.settled(), ids, [&](const Item& before) {
+}
+
+void toggle(Desk& desk, bool Item::*flag, const QString& on, const QString& off) {
+  const bool had = areAll(desk, flag);
+  desk.commit(had ? off : on, withEach(desk.settled(), desk.selection(), [&](const Item& before) {
                 Item after = before;
                 after.*flag = !had;
                 return after;
@@ -116,10 +125,8 @@ void toggle(Desk& desk, bool Item::*flag, const QString& on, const QString& off)
 }
 
 void freeAll(Desk& desk, bool Item::*flag, const QString& name) {
-  std::vector<Id> all, freed;
-  addAll(desk.sheet()->items, all);
-  for (const Id id : all)
-    if ((*findItem(desk.settled(), id)).*flag) freed.push_back(id);
+  std::vector<Id> freed;
+  addWith(flag, desk.sheet()->items, freed);
   desk.commit(name, withEach(desk.settled(), freed, [&](const Item& before) {
                 Item after = before;
                 after.*flag = false;

@@ -7,6 +7,7 @@ namespace widecut {
 
 /// Those of the items that may be moved and deleted.
 std::vector<Id> unlocked(const Project& project, const std::vector<Id>& items);
+bool isAnyUnlocked(const Project& project, const std::vector<Id>& items);
 
 /// All items at hand beside those that are selected: on the sheet, or inside of what they are inside of.
 void selectAll(Desk& desk);
@@ -22,6 +23,8 @@ void selectAlike(Desk& desk, Alike alike);
 /// there is nothing inside.
 bool goInto(Desk& desk);
 
+/// True when something is selected, and all of it has the flag.
+bool areAll(const Desk& desk, bool Item::*flag);
 /// Turns a flag of all selected items on, or off where all of them have it.
 void toggle(Desk& desk, bool Item::*flag, const QString& on, const QString& off);
 /// Nothing on the sheet is locked, or hidden, any more.

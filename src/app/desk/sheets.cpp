@@ -20,15 +20,12 @@ void duplicateSheet(Desk& desk) {
 void deleteSheet(Desk& desk) {
   const SheetPtr sheet = desk.sheet();
   const auto chosen = desk.chosenSheets();
-  const auto goes = [&](const SheetPtr& one) {
-    return std::find(chosen.begin(), chosen.end(), one->id) != chosen.end();
-  };
-  const auto sheets = sheetsOf(desk.settled());
   // The next one that stays opens, or else the last one before.
   SheetPtr neighbour;
-  for (const SheetPtr& one : sheets) {
-    if (goes(one)) continue;
-    const bool isBehind = std::find(sheets.begin(), sheets.end(), one) > std::find(sheets.begin(), sheets.end(), sheet);
+  bool isBehind = false;
+  for (const SheetPtr& one : sheetsOf(desk.settled())) {
+    isBehind = isBehind || one == sheet;
+    if (std::find(chosen.begin(), chosen.end(), one->id) != chosen.end()) continue;
     neighbour = one;
     if (isBehind) break;
   }

@@ -114,6 +114,7 @@ void makeHeading(QWidget& label) {
 
 void makeSecondary(QWidget& label) { setColour(label, slate); }
 
+void makeOnMat(QWidget& label, const QColor& colour) { setColour(label, colour); }
 void makeProblem(QWidget& label) { setColour(label, rust); }
 
 QFont heading() {

@@ -8,51 +8,17 @@
 
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
+#include "app/panels/panel_parts.h"
 #include "app/panels/piece_page.h"
 #include "app/panels/place_page.h"
-#include "app/widgets/colour_popover.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/swatch.h"
-#include "painting/raster.h"
 #include "project/edits/fills.h"
 #include "project/edits/tree.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 
 namespace widecut {
-namespace {
-
-QLabel* heading(const QString& text, QWidget* parent) {
-  auto* label = new QLabel(text, parent);
-  theme::makeHeading(*label);
-  return label;
-}
-
-QLabel* caption(const QString& text, QWidget* parent) {
-  auto* label = new QLabel(text, parent);
-  theme::makeSecondary(*label);
-  label->setFixedWidth(64);
-  return label;
-}
-
-std::vector<Colour> coloursOf(const Project& project) {
-  std::vector<Colour> found;
-  const auto add = [&](Colour c) {
-    if (std::find(found.begin(), found.end(), c) == found.end()) found.push_back(c);
-  };
-  for (const SheetPtr& sheet : sheetsOf(project)) {
-    add(sheet->paper);
-    for (const ItemPtr& item : sheet->items) {
-      for (const Fill& fill : item->style->fills)
-        if (const auto* colour = std::get_if<Colour>(&fill.paint)) add(*colour);
-      for (const Line& line : item->style->lines) add(line.colour);
-    }
-  }
-  return found;
-}
-
-}  // namespace
-
 Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   setObjectName("details");
   setAccessibleName(tr("Details of the selection"));
@@ -63,12 +29,7 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   body_ = new QWidget(this);
   column->addWidget(body_);
   column->addStretch(1);
-  auto* grid = new QGridLayout(body_);
-  grid->setContentsMargins(0, 0, 0, 0);
-  grid->setVerticalSpacing(6);
-  grid->setHorizontalSpacing(6);
-  grid->setColumnStretch(1, 1);
-  grid->setColumnStretch(2, 1);
+  auto* grid = panelGrid(body_);
 
   lineWidth_ = field(tr("outline width"), Unit::Point, {}, tr("Outline width"), [this](const Project& p, double v) {
     return restyled(p, [&](Style& style) {
@@ -91,19 +52,19 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   place_ = new PlacePage(desk, body_);
   grid->addWidget(place_, row++, 0, 1, 3);
   grid->setRowMinimumHeight(row++, 6);
-  grid->addWidget(heading(tr("Paint"), body_), row++, 0, 1, 3);
+  grid->addWidget(panelHeading(tr("Paint"), body_), row++, 0, 1, 3);
 
   fill_ = new QPushButton(body_);
   fill_->setObjectName("fillColour");
   fill_->setAccessibleName(tr("Fill colour"));
   fillText_ = new QLabel(body_);
-  grid->addWidget(caption(tr("fill"), body_), row, 0);
+  grid->addWidget(panelCaption(tr("fill"), body_), row, 0);
   grid->addWidget(fill_, row, 1, Qt::AlignLeft);
   grid->addWidget(fillText_, row++, 1, 1, 2, Qt::AlignRight);
   line_ = new QPushButton(body_);
   line_->setObjectName("lineColour");
   line_->setAccessibleName(tr("Outline colour"));
-  grid->addWidget(caption(tr("outline"), body_), row, 0);
+  grid->addWidget(panelCaption(tr("outline"), body_), row, 0);
   grid->addWidget(line_, row, 1, Qt::AlignLeft);
   grid->addWidget(lineWidth_, row++, 2);
   auto* opacityRow = new QHBoxLayout;
@@ -112,10 +73,10 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   opacitySlider_->setAccessibleName(tr("Opacity"));
   opacityRow->addWidget(opacitySlider_);
   opacityRow->addWidget(opacity_);
-  grid->addWidget(caption(tr("opacity"), body_), row, 0);
+  grid->addWidget(panelCaption(tr("opacity"), body_), row, 0);
   grid->addLayout(opacityRow, row++, 1, 1, 2);
   grid->setRowMinimumHeight(row++, 6);
-  grid->addWidget(heading(tr("Result"), body_), row++, 0, 1, 3);
+  grid->addWidget(panelHeading(tr("Result"), body_), row++, 0, 1, 3);
   result_ = new QLabel(body_);
   result_->setObjectName("result");
   result_->setWordWrap(true);
@@ -130,23 +91,24 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   });
   connect(opacitySlider_, &QSlider::sliderReleased, this, [this] { trial_.settle(tr("Opacity")); });
   connect(fill_, &QPushButton::clicked, this, [this] {
-    openColours(
-        *fill_, tr("Fill colour"), tr("no fill"), colourOf(*items().front()->style),
-        [this](const Project& p, std::optional<Colour> colour) { return withFill(p, desk_.selection(), colour); });
+    openColours(*fill_, *this, desk_, trial_,
+                {tr("Fill colour"), tr("no fill"), colourOf(*items().front()->style),
+                 [this](const Project& p, std::optional<Colour> c) { return withFill(p, desk_.selection(), c); }});
   });
   connect(line_, &QPushButton::clicked, this, [this] {
     const Line* line = lineOf(*items().front()->style);
-    openColours(*line_, tr("Outline colour"), tr("no outline"), line ? std::optional(line->colour) : std::nullopt,
-                [this](const Project& p, std::optional<Colour> colour) {
-                  return restyled(p, [&](Style& style) {
-                    if (!colour)
-                      setLine(style, std::nullopt);
-                    else if (!style.lines.empty())
-                      style.lines.back().colour = *colour;
-                    else
-                      setLine(style, Line{*colour, 1});
-                  });
-                });
+    const auto edit = [this](const Project& p, std::optional<Colour> colour) {
+      return restyled(p, [&](Style& style) {
+        if (!colour)
+          setLine(style, std::nullopt);
+        else if (!style.lines.empty())
+          style.lines.back().colour = *colour;
+        else
+          setLine(style, Line{*colour, 1});
+      });
+    };
+    openColours(*line_, *this, desk_, trial_,
+                {tr("Outline colour"), tr("no outline"), line ? std::optional(line->colour) : std::nullopt, edit});
   });
   connect(&desk, &Desk::projectChanged, this, &Details::refresh);
   connect(&desk, &Desk::photosReady, this, &Details::refresh);
@@ -168,10 +130,7 @@ std::vector<ItemPtr> Details::items() const {
 MeasureField* Details::field(const QString& name, Unit unit, const QString& suffix, const QString& editName,
                              const Edit& edit) {
   auto* made = new MeasureField(name, unit, suffix, body_);
-  connect(made, &MeasureField::tried, this, [this, edit](double v) { trial_.show(edit(desk_.settled(), v)); });
-  connect(made, &MeasureField::settled, this,
-          [this, edit, editName](double v) { desk_.commit(editName, edit(desk_.settled(), v)); });
-  connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
+  tryWith(*made, desk_, trial_, editName, edit);
   return made;
 }
 
@@ -181,21 +140,6 @@ Project Details::restyled(const Project& project, const std::function<void(Style
     change(changeable(out));
     return out;
   });
-}
-
-void Details::openColours(QPushButton& swatch, const QString& editName, const QString& noneText,
-                          std::optional<Colour> current, const Paint& paint) {
-  auto* popover = new ColourPopover(current, coloursOf(desk_.settled()), noneText, this);
-  const auto changed = [this, paint](std::optional<Colour> colour) { return paint(desk_.settled(), colour); };
-  connect(popover, &ColourPopover::tried, this, [this, changed](std::optional<Colour> c) { trial_.show(changed(c)); });
-  connect(popover, &ColourPopover::settled, this,
-          [this, changed, editName](std::optional<Colour> c) { desk_.commit(editName, changed(c)); });
-  connect(popover, &ColourPopover::dropped, this, [this] { trial_.drop(); });
-  popover->adjustSize();
-  // Over the details, where it hides nothing of the page.
-  popover->setFixedWidth(width() - 12);
-  popover->move(mapToGlobal(QPoint(6, swatch.mapTo(this, QPoint(0, swatch.height() + 4)).y())));
-  popover->show();
 }
 
 void Details::refresh() {

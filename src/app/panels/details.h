@@ -24,14 +24,11 @@ class Details : public QWidget {
 
  private:
   using Edit = std::function<Project(const Project&, double)>;
-  using Paint = std::function<Project(const Project&, std::optional<Colour>)>;
 
   void refresh();
   void refreshPaint(const std::vector<ItemPtr>& items);
   void refreshResult(const std::vector<ItemPtr>& items);
   MeasureField* field(const QString& name, Unit unit, const QString& suffix, const QString& editName, const Edit& edit);
-  void openColours(QPushButton& swatch, const QString& editName, const QString& noneText, std::optional<Colour> current,
-                   const Paint& paint);
   Project restyled(const Project& project, const std::function<void(Style&)>& change) const;
   std::vector<ItemPtr> items() const;
 

@@ -8,23 +8,14 @@
 #include <QPushButton>
 #include <algorithm>
 
-#include "app/look/theme.h"
-#include "app/widgets/colour_popover.h"
+#include "app/panels/panel_parts.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/swatch.h"
-#include "project/edits/tree.h"
+#include "app/widgets/unit_box.h"
 #include "project/limits.h"
 
 namespace widecut {
 namespace {
-
-PieceForm formNow(const Project& project, Id sheet) {
-  const PiecePtr piece = pieceOf(project, sheet);
-  PieceForm form = formOf(*piece);
-  // Folds are those of the sheet that is open: outside and inside differ.
-  form.folds = findSheet(project, sheet)->folds;
-  return form;
-}
 
 QString foldsText(const std::vector<double>& folds, Unit unit) {
   QStringList all;
@@ -37,25 +28,16 @@ QString foldsText(const std::vector<double>& folds, Unit unit) {
 PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   setObjectName("piecePage");
   setAccessibleName(tr("The piece and its sheets"));
-  auto* grid = new QGridLayout(this);
-  grid->setContentsMargins(0, 0, 0, 0);
-  grid->setVerticalSpacing(6);
-  grid->setHorizontalSpacing(6);
-  grid->setColumnStretch(1, 1);
-  grid->setColumnStretch(2, 1);
+  auto* grid = panelGrid(this);
   int row = 0;
   const auto heading = [&](const QString& text) {
-    auto* label = new QLabel(text, this);
-    theme::makeHeading(*label);
     if (row > 0) grid->setRowMinimumHeight(row++, 4);
+    QLabel* label = panelHeading(text, this);
     grid->addWidget(label, row++, 0, 1, 3);
     return label;
   };
   const auto line = [&](const QString& words, QWidget* first, QWidget* second = nullptr) {
-    auto* label = new QLabel(words, this);
-    theme::makeSecondary(*label);
-    label->setFixedWidth(64);
-    grid->addWidget(label, row, 0);
+    grid->addWidget(panelCaption(words, this), row, 0);
     grid->addWidget(first, row, 1, 1, second ? 1 : 2);
     if (second) grid->addWidget(second, row, 2);
     ++row;
@@ -65,11 +47,8 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   heading_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
   line(tr("w, h"), field(tr("sheet width"), [](F& f) -> double& { return f.width; }),
        field(tr("sheet height"), [](F& f) -> double& { return f.height; }));
-  unit_ = new QComboBox(this);
+  unit_ = unitBox(this);
   unit_->setObjectName("pieceUnit");
-  unit_->setAccessibleName(tr("Unit of the piece"));
-  for (const Unit unit : {Unit::Millimetre, Unit::Centimetre, Unit::Inch, Unit::Point, Unit::Pixel})
-    unit_->addItem(QString::fromUtf8(nameOf(unit).data()), static_cast<int>(unit));
   connect(unit_, &QComboBox::activated, this, &PiecePage::chooseUnit);
   line(tr("unit"), unit_, new QWidget(this));
   scaled_ = new QCheckBox(tr("items are scaled along"), this);
@@ -90,15 +69,10 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   line(tr("top, foot"), field(tr("top margin"), [](F& f) -> double& { return f.setting.top; }),
        field(tr("foot margin"), [](F& f) -> double& { return f.setting.bottom; }));
   columns_ = new MeasureField(tr("columns"), Unit::Plain, {}, this);
-  const auto withColumns = [this](double count) {
-    return changed([count](F& f) {
-      f.setting.columns = static_cast<int>(std::lround(std::clamp(count, 1.0, double(limits::mostColumns))));
-    });
-  };
-  connect(columns_, &MeasureField::tried, this, [this, withColumns](double v) { trial_.show(withColumns(v)); });
-  connect(columns_, &MeasureField::settled, this,
-          [this, withColumns](double v) { desk_.commit(tr("Columns"), withColumns(v)); });
-  connect(columns_, &MeasureField::dropped, this, [this] { trial_.drop(); });
+  tryWith(*columns_, desk_, trial_, tr("Columns"), [this](const Project& p, double count) {
+    const auto columns = static_cast<int>(std::lround(std::clamp(count, 1.0, double(limits::mostColumns))));
+    return changed(p, [columns](F& f) { f.setting.columns = columns; });
+  });
   line(tr("columns"), columns_, field(tr("gutter"), [](F& f) -> double& { return f.setting.gutter; }));
 
   heading(tr("This sheet"));
@@ -113,8 +87,7 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   refresh();
 }
 
-Project PiecePage::changed(const std::function<void(PieceForm&)>& change) const {
-  const Project& project = desk_.settled();
+Project PiecePage::changed(const Project& project, const std::function<void(PieceForm&)>& change) const {
   const PiecePtr piece = pieceOf(project, desk_.sheet()->id);
   PieceForm form = formOf(*piece);
   change(form);
@@ -123,10 +96,9 @@ Project PiecePage::changed(const std::function<void(PieceForm&)>& change) const 
 
 MeasureField* PiecePage::field(const QString& name, double& (*of)(PieceForm& form)) {
   auto* made = new MeasureField(name, desk_.unit(), {}, this);
-  const auto with = [this, of](double v) { return changed([&](PieceForm& form) { of(form) = std::max(v, 0.0); }); };
-  connect(made, &MeasureField::tried, this, [this, with](double v) { trial_.show(with(v)); });
-  connect(made, &MeasureField::settled, this, [this, with, name](double v) { desk_.commit(name, with(v)); });
-  connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
+  tryWith(*made, desk_, trial_, name, [this, of](const Project& p, double v) {
+    return changed(p, [&](PieceForm& form) { of(form) = std::max(v, 0.0); });
+  });
   fields_.emplace_back(made, of);
   return made;
 }
@@ -147,31 +119,19 @@ void PiecePage::useFolds() {
   if (std::equal(folds.begin(), folds.end(), had.begin(), had.end(),
                  [](double a, double b) { return std::abs(a - b) < close; }))
     return;
-  desk_.commit(tr("Folds"), withSheet(desk_.settled(), desk_.sheet()->id, [&](const Sheet& sheet) {
-                 Sheet out = sheet;
-                 out.folds = folds;
-                 return out;
-               }));
+  desk_.commit(tr("Folds"), withFolds(desk_.settled(), desk_.sheet()->id, std::move(folds)));
 }
 
 void PiecePage::chooseUnit() {
   const auto unit = static_cast<Unit>(unit_->currentData().toInt());
-  desk_.commit(tr("Unit"), changed([&](PieceForm& form) { form.setting.unit = unit; }));
+  desk_.commit(tr("Unit"), changed(desk_.settled(), [&](PieceForm& form) { form.setting.unit = unit; }));
 }
 
 void PiecePage::choosePaper() {
-  auto* popover = new ColourPopover(desk_.sheet()->paper, {{0xFF, 0xFF, 0xFF}, desk_.sheet()->paper}, {}, this);
-  const auto with = [this](std::optional<Colour> c) {
-    return c ? withPaper(desk_.settled(), desk_.sheet()->id, *c) : desk_.settled();
-  };
-  connect(popover, &ColourPopover::tried, this, [this, with](std::optional<Colour> c) { trial_.show(with(c)); });
-  connect(popover, &ColourPopover::settled, this,
-          [this, with](std::optional<Colour> c) { desk_.commit(tr("Paper colour"), with(c)); });
-  connect(popover, &ColourPopover::dropped, this, [this] { trial_.drop(); });
-  popover->adjustSize();
-  popover->setFixedWidth(width());
-  popover->move(paper_->mapToGlobal(QPoint(-paper_->x(), paper_->height() + 4)));
-  popover->show();
+  openColours(*paper_, *this, desk_, trial_,
+              {tr("Paper colour"), {}, desk_.sheet()->paper, [this](const Project& p, std::optional<Colour> c) {
+                 return c ? withPaper(p, desk_.sheet()->id, *c) : p;
+               }});
 }
 
 void PiecePage::refresh() {
@@ -179,7 +139,7 @@ void PiecePage::refresh() {
   const SheetPtr sheet = desk_.sheet();
   const PiecePtr piece = sheet ? pieceOf(project, sheet->id) : nullptr;
   if (!piece) return;
-  PieceForm form = formNow(project, sheet->id);
+  PieceForm form = formOf(*piece);
   const Unit unit = form.setting.unit;
   const QString name = QString::fromStdString(piece->name);
   heading_->setText(name);
@@ -190,7 +150,7 @@ void PiecePage::refresh() {
   }
   columns_->show(form.setting.columns);
   unit_->setCurrentIndex(unit_->findData(static_cast<int>(unit)));
-  if (!folds_->hasFocus()) folds_->setText(foldsText(form.folds, unit));
+  if (!folds_->hasFocus()) folds_->setText(foldsText(sheet->folds, unit));
   paintSwatch(*paper_, sheet->paper);
 }
 

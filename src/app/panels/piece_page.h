@@ -24,7 +24,7 @@ class PiecePage : public QWidget {
  private:
   /// A field for one length of the piece's form.
   MeasureField* field(const QString& name, double& (*of)(PieceForm& form));
-  Project changed(const std::function<void(PieceForm&)>& change) const;
+  Project changed(const Project& project, const std::function<void(PieceForm&)>& change) const;
   void useFolds();
   void chooseUnit();
   void choosePaper();

@@ -3,11 +3,11 @@
 #include <QCheckBox>
 #include <QGridLayout>
 #include <QHBoxLayout>
-#include <QLabel>
 #include <QToolButton>
 
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
+#include "app/panels/panel_parts.h"
 #include "app/widgets/drag_caption.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/pivot_grid.h"
@@ -36,17 +36,11 @@ QToolButton* smallButton(const QString& icon, const QString& name, const QString
 
 PlacePage::PlacePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   makeFields();
-  auto* grid = new QGridLayout(this);
-  grid->setContentsMargins(0, 0, 0, 0);
-  grid->setVerticalSpacing(6);
-  grid->setHorizontalSpacing(6);
-  grid->setColumnStretch(1, 1);
-  grid->setColumnStretch(2, 1);
-  auto* heading = new QLabel(tr("Place"), this);
-  theme::makeHeading(*heading);
+  auto* grid = panelGrid(this);
   int row = 0;
-  grid->addWidget(heading, row++, 0, 1, 3);
+  grid->addWidget(panelHeading(tr("Place"), this), row++, 0, 1, 3);
   grid->addWidget(new DragCaption(tr("x, y"), x_, y_, this), row, 0);
+  grid->setColumnMinimumWidth(0, captionWidth);
   grid->addWidget(x_, row, 1);
   grid->addWidget(y_, row++, 2);
   grid->addWidget(new DragCaption(tr("w, h"), width_, height_, this), row, 0);
@@ -57,9 +51,7 @@ PlacePage::PlacePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   grid->addWidget(shear_, row++, 2);
   pivot_ = new PivotGrid(this);
   connect(pivot_, &PivotGrid::chosen, this, [this](std::optional<PivotPlace> place) { desk_.setPivot({place, {}}); });
-  auto* words = new QLabel(tr("about"), this);
-  theme::makeSecondary(*words);
-  grid->addWidget(words, row, 0);
+  grid->addWidget(panelCaption(tr("about"), this), row, 0);
   auto* about = new QHBoxLayout;
   about->setSpacing(8);
   about->addWidget(pivot_);
@@ -81,10 +73,7 @@ Together PlacePage::together() const {
 MeasureField* PlacePage::field(const QString& name, Unit unit, const QString& suffix, const QString& editName,
                                const Edit& edit) {
   auto* made = new MeasureField(name, unit, suffix, this);
-  connect(made, &MeasureField::tried, this, [this, edit](double v) { trial_.show(edit(desk_.settled(), v)); });
-  connect(made, &MeasureField::settled, this,
-          [this, edit, editName](double v) { desk_.commit(editName, edit(desk_.settled(), v)); });
-  connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
+  tryWith(*made, desk_, trial_, editName, edit);
   return made;
 }
 
@@ -169,9 +158,7 @@ void PlacePage::refresh() {
   const Point at = measuredPoint(p, desk_.pivot());
   x_->show(shown(at.x));
   y_->show(shown(at.y));
-  const ItemPtr first = ids.empty() ? nullptr : findItem(desk_.project(), ids.front());
-  const bool each = together() == Together::No && first;
-  const Placing size = each ? placingOf(desk_.project(), {ids.front()}) : p;
+  const Placing size = together() == Together::No ? placingOf(desk_.project(), {ids.front()}) : p;
   width_->show(shown(size.width));
   height_->show(shown(size.height));
   turn_->show(ids.size() == 1 ? p.turnDeg : shown(0));

@@ -42,9 +42,9 @@ std::vector<SheetsModel::Row> SheetsModel::rowsNow() const {
   std::vector<Row> rows;
   int number = 0;
   for (const PiecePtr& piece : desk_.settled().pieces) {
-    rows.push_back({piece->id, piece->id, QString::fromStdString(piece->name), nullptr, 0});
+    rows.push_back({piece->id, QString::fromStdString(piece->name), nullptr, 0});
     for (const SheetPtr& sheet : piece->sheets)
-      rows.push_back({sheet->id, piece->id, QString::fromStdString(sheet->name), sheet, ++number});
+      rows.push_back({sheet->id, QString::fromStdString(sheet->name), sheet, ++number});
   }
   return rows;
 }
@@ -52,7 +52,7 @@ std::vector<SheetsModel::Row> SheetsModel::rowsNow() const {
 void SheetsModel::follow() {
   auto rows = rowsNow();
   const auto isLike = [](const Row& a, const Row& b) {
-    return a.id == b.id && a.piece == b.piece && a.name == b.name && !a.sheet == !b.sheet &&
+    return a.id == b.id && a.name == b.name && !a.sheet == !b.sheet &&
            (!a.sheet || thumbnailSize(*a.sheet) == thumbnailSize(*b.sheet));
   };
   if (!std::equal(rows.begin(), rows.end(), rows_.begin(), rows_.end(), isLike)) {
@@ -158,8 +158,6 @@ QVariant SheetsModel::data(const QModelIndex& index, int role) const {
       return row.sheet ? tr("Sheet %1: %2").arg(row.number).arg(row.name) : row.name;
     case SheetId:
       return QVariant::fromValue<qulonglong>(row.sheet ? row.id : 0);
-    case PieceId:
-      return QVariant::fromValue<qulonglong>(row.piece);
     case SizeOf:
       return row.sheet ? thumbnailSize(*row.sheet) : QSize();
     case PictureOf:

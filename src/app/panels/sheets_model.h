@@ -13,13 +13,13 @@ namespace widecut {
 class SheetsModel : public QAbstractListModel {
   Q_OBJECT
  public:
-  enum Role : int { SheetId = Qt::UserRole, PieceId, PictureOf, SizeOf };
+  enum Role : int { SheetId = Qt::UserRole, PictureOf, SizeOf };
 
   explicit SheetsModel(Desk& desk, QObject* parent = nullptr);
 
   int rowCount(const QModelIndex& parent = {}) const override;
-  /// SheetId is 0 for a piece; PieceId is that of the piece that a row belongs to. PictureOf is the newest picture that
-  /// there is, a null image at first; asking for one that is not up to date makes a new one.
+  /// SheetId is 0 for a piece. PictureOf is the newest picture that there is, a null image at first; asking for one
+  /// that is not up to date makes a new one.
   QVariant data(const QModelIndex& index, int role) const override;
   Qt::ItemFlags flags(const QModelIndex& index) const override;
   /// Another name. Says so, and changes nothing itself.
@@ -46,7 +46,6 @@ class SheetsModel : public QAbstractListModel {
  private:
   struct Row {
     Id id = 0;
-    Id piece = 0;  ///< That it belongs to, or is.
     QString name;
     SheetPtr sheet;  ///< Null for a piece.
     int number = 0;  ///< Of the sheet, from 1.

@@ -57,14 +57,14 @@ void StartCard::paintEvent(QPaintEvent*) {
   painter.setFont(theme::font(13));
   const QRectF words(2, height() - wordsHeight - 2, width() - 4, 18);
   painter.drawText(words, Qt::AlignHCenter | Qt::AlignVCenter, text());
-  painter.setPen(QColor(0xC3, 0xD0, 0xCA));
+  painter.setPen(theme::paleOnMat);
   painter.setFont(theme::font(11));
   painter.drawText(words.translated(0, 17), Qt::AlignHCenter | Qt::AlignVCenter, note_);
 }
 
 void StartCard::focusInEvent(QFocusEvent* event) {
   QAbstractButton::focusInEvent(event);
-  emit pressed();  // the view scrolls it into sight
+  emit focused();
 }
 
 FormatCard::FormatCard(const Format& format, double scale, QWidget* parent)

@@ -16,6 +16,10 @@ class StartCard : public QAbstractButton {
   StartCard(const QString& name, const QString& note, QSize picture, QWidget* parent);
   QSize sizeHint() const override;
 
+ signals:
+  /// It is to be in sight.
+  void focused();
+
  protected:
   /// Paints the picture into an area of that size.
   virtual void paintPicture(QPainter& painter, const QRectF& area) const = 0;

@@ -13,6 +13,7 @@
 #include "app/start/start_card.h"
 #include "app/widgets/clear_layout.h"
 #include "app/widgets/measure_field.h"
+#include "app/widgets/unit_box.h"
 #include "app/window/recent_files.h"
 #include "storage/project_file.h"
 
@@ -25,7 +26,7 @@ constexpr double printScale = 0.36, adScale = 0.066, slideScale = 0.1;
 QLabel* headingOnMat(const QString& text, QWidget* parent) {
   auto* label = new QLabel(text, parent);
   label->setFont(theme::heading());
-  label->setStyleSheet("color: #C3D0CA");
+  theme::makeOnMat(*label, theme::paleOnMat);
   return label;
 }
 
@@ -53,7 +54,7 @@ StartView::StartView(QWidget* parent) : QScrollArea(parent) {
   setFocusPolicy(Qt::StrongFocus);
   auto* inside = new QWidget(this);
   inside->setObjectName("startInside");
-  inside->setStyleSheet("#startInside { background: #35504A; }");
+  inside->setStyleSheet(QString("#startInside { background: %1; }").arg(theme::mat.name()));
   setWidget(inside);
   auto* column = new QVBoxLayout(inside);
   column->setContentsMargins(36, 22, 36, 18);
@@ -61,7 +62,7 @@ StartView::StartView(QWidget* parent) : QScrollArea(parent) {
   auto* top = new QHBoxLayout;
   heading_ = new QLabel(inside);
   heading_->setFont(theme::font(20, QFont::DemiBold));
-  heading_->setStyleSheet("color: #FBF9F4");
+  theme::makeOnMat(*heading_, theme::card);
   top->addWidget(heading_);
   top->addStretch(1);
   leave_ = new QPushButton(tr("Back to the sheet"), inside);
@@ -107,7 +108,7 @@ QBoxLayout* StartView::addFamily(QBoxLayout& to, const QString& name) {
 void StartView::addCard(QBoxLayout& row, StartCard* card, const std::function<void()>& chosen) {
   card->installEventFilter(this);
   connect(card, &StartCard::clicked, this, chosen);
-  connect(card, &StartCard::pressed, this, [this, card] { ensureWidgetVisible(card); });
+  connect(card, &StartCard::focused, this, [this, card] { ensureWidgetVisible(card); });
   row.addWidget(card, 0, Qt::AlignBottom);
 }
 
@@ -116,9 +117,7 @@ void StartView::addFormats(QBoxLayout& row, FormatFamily family, double scale) {
     if (format.family != family) continue;
     auto* card = new FormatCard(format, scale, widget());
     card->setObjectName(QString::fromUtf8(format.name.data()));
-    addCard(row, card, [this, &format] {
-      emit formatChosen([&format](Id& next) { return newPiece(format, next); }, QString::fromUtf8(format.name.data()));
-    });
+    addCard(row, card, [this, &format] { emit formatChosen([&format](Id& next) { return newPiece(format, next); }); });
   }
 }
 
@@ -128,7 +127,7 @@ void StartView::addOwnSize(QBoxLayout& row) {
   const auto field = [&](const QString& name, double& kept) {
     auto* line = new QHBoxLayout;
     auto* words = new QLabel(name, widget());
-    words->setStyleSheet("color: #FBF9F4");
+    theme::makeOnMat(*words, theme::card);
     words->setFixedWidth(44);
     auto* made = new MeasureField(tr("%1 of the sheet").arg(name), Unit::Millimetre, {}, widget());
     made->setFixedWidth(86);
@@ -146,11 +145,8 @@ void StartView::addOwnSize(QBoxLayout& row) {
   width_ = field(tr("width"), ownWidth_);
   height_ = field(tr("height"), ownHeight_);
   auto* line = new QHBoxLayout;
-  unit_ = new QComboBox(widget());
-  unit_->setAccessibleName(tr("Unit of the piece"));
+  unit_ = unitBox(widget());
   unit_->setObjectName("ownUnit");
-  for (const Unit unit : {Unit::Millimetre, Unit::Centimetre, Unit::Inch, Unit::Point, Unit::Pixel})
-    unit_->addItem(QString::fromUtf8(nameOf(unit).data()), static_cast<int>(unit));
   unit_->setFixedWidth(70);
   connect(unit_, &QComboBox::currentIndexChanged, this, [this] {
     const auto unit = static_cast<Unit>(unit_->currentData().toInt());
@@ -172,11 +168,8 @@ void StartView::addOwnSize(QBoxLayout& row) {
 void StartView::beginOwnSize() {
   width_->settleTyping();
   height_->settleTyping();
-  emit formatChosen(
-      [this](Id& next) {
-        return newPiece(ownWidth_, ownHeight_, static_cast<Unit>(unit_->currentData().toInt()), next);
-      },
-      tr("Own size"));
+  const auto unit = static_cast<Unit>(unit_->currentData().toInt());
+  emit formatChosen([this, unit](Id& next) { return newPiece(ownWidth_, ownHeight_, unit, next); });
 }
 
 void StartView::open(bool anotherPiece) {

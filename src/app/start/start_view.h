@@ -25,7 +25,7 @@ class StartView : public QScrollArea {
   void open(bool anotherPiece);
 
  signals:
-  void formatChosen(const PieceMaker& make, const QString& name);
+  void formatChosen(const PieceMaker& make);
   void fileChosen(const QString& path, bool asCopy);
   void left();
 

@@ -6,6 +6,7 @@
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
+#include "app/tools/join_key.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
 #include "project/edits/cutouts.h"
@@ -23,20 +24,10 @@ Box usualBox(Point middle) {
   return {middle - half, middle + half};
 }
 
-/// The keys that the outcomes have too.
 std::optional<Role> roleOf(int key) {
-  switch (key) {
-    case Qt::Key_U:
-      return Role::Add;
-    case Qt::Key_S:
-      return Role::Subtract;
-    case Qt::Key_I:
-      return Role::Intersect;
-    case Qt::Key_X:
-      return Role::Exclude;
-    default:
-      return std::nullopt;
-  }
+  for (const JoinKey& join : joinKeys)
+    if (join.key == key) return join.role;
+  return std::nullopt;
 }
 
 struct ShapeWords {
@@ -211,14 +202,13 @@ void DrawTool::letGoOfKey() {
 void DrawTool::paint(QPainter& painter) {
   if (!drawing_ || now_.onMat == pressed_.onMat) return;
   const Box box = drawn();
+  const QString size = desk_.lengthText(box.width()) + " × " + desk_.lengthText(box.height());
   if (const auto role = join()) {
     // The result shows itself; of the new shape, what it does.
     painter.setPen(QPen(theme::colourOf(*role), 1.6, *role == Role::Add ? Qt::SolidLine : Qt::DashLine));
     painter.setBrush(Qt::NoBrush);
     painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
-    paintPointerLabel(
-        painter, mat_, now_.onMat,
-        theme::signOf(*role) + "  " + (desk_.lengthText(box.width()) + " × " + desk_.lengthText(box.height())));
+    paintPointerLabel(painter, mat_, now_.onMat, theme::signOf(*role) + "  " + size);
     return;
   }
   painter.setPen(QPen(theme::plum, 1.4));
@@ -226,8 +216,7 @@ void DrawTool::paint(QPainter& painter) {
   fill.setAlpha(170);
   painter.setBrush(fill);
   painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
-  paintPointerLabel(painter, mat_, now_.onMat,
-                    (desk_.lengthText(box.width()) + " × " + desk_.lengthText(box.height())));
+  paintPointerLabel(painter, mat_, now_.onMat, size);
 }
 
 QString DrawTool::hint() const {

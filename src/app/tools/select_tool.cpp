@@ -259,7 +259,7 @@ void SelectTool::paint(QPainter& painter) {
   }
   if (moving_.empty() && moving) return;
   auto frame = moving ? frame_ : SelectionFrame::of(desk_.project(), desk_.selection());
-  if (!moving && unlocked(desk_.project(), desk_.selection()).empty()) frame.reset();
+  if (!moving && !isAnyUnlocked(desk_.project(), desk_.selection())) frame.reset();
   if (moving && frame) frame->toSheet = Affine::move(movedBy_) * frame->toSheet;
   if (frame) paintGrips(painter, *frame, mat_, grip_);
   if (frame && isPivotSet()) {

@@ -91,6 +91,7 @@ ColourPopover::ColourPopover(std::optional<Colour> colour, const std::vector<Col
     close();
   });
   last->addWidget(none);
+  none->setVisible(!noneText.isEmpty());
   choose(colour, true);
   changed_ = false;
 }

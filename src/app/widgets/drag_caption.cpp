@@ -11,7 +11,6 @@ namespace widecut {
 DragCaption::DragCaption(const QString& text, MeasureField* across, MeasureField* down, QWidget* parent)
     : QLabel(text, parent), across_(across), down_(down) {
   theme::makeSecondary(*this);
-  setFixedWidth(64);
   setCursor(down ? Qt::SizeAllCursor : Qt::SizeHorCursor);
   setToolTip(down ? tr("Drag across for %1, up and down for %2").arg(across->accessibleName(), down->accessibleName())
                   : tr("Drag across for %1").arg(across->accessibleName()));

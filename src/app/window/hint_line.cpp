@@ -75,8 +75,8 @@ HintLine::HintLine(Desk& desk, Mat& mat, Background& background, QWidget* parent
 
 void HintLine::showHint() {
   if (!toldEnd_.isActive())
-    hint_->setText((mat_.isVisible() ? mat_.hint()
-                                     : tr("Click a format to begin, or go there with the arrow keys and press Enter")));
+    hint_->setText(mat_.isVisible() ? mat_.hint()
+                                    : tr("Click a format to begin, or go there with the arrow keys and press Enter"));
 }
 
 void HintLine::showWork() {

@@ -8,6 +8,7 @@
 #include "app/commands/command_actions.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
+#include "app/tools/join_key.h"
 #include "app/tools/tool_table.h"
 
 namespace widecut {
@@ -36,12 +37,31 @@ QToolButton* buttonFor(const ToolEntry& tool, Desk& desk, QWidget* row) {
   return button;
 }
 
-/// What the next shape does to the selected item: one of five.
+/// One answer to what the next shape does to the selected item; without a key it stays apart.
+QToolButton* joinButton(Desk& desk, const JoinKey* join, QWidget* box) {
+  auto* button = new QToolButton(box);
+  const auto role = join ? std::optional(join->role) : std::nullopt;
+  const QString words = role ? QString::fromUtf8(nameOf(*role).data()) : ToolRow::tr("apart");
+  button->setText(role ? theme::signOf(*role) + " " + words : words);
+  button->setCheckable(true);
+  button->setFocusPolicy(Qt::TabFocus);
+  button->setObjectName("join " + words);
+  button->setToolTip(
+      join ? ToolRow::tr("%1 the new shape (hold %2 while it is drawn)").arg(words, QKeySequence(join->key).toString())
+           : ToolRow::tr("The new shape becomes an item of its own"));
+  const QColor colour = role ? theme::colourOf(*role) : theme::ink;
+  button->setStyleSheet(QString("QToolButton { padding: 3px 8px; color: %1 } QToolButton:checked { background: %1; "
+                                "color: white; border-radius: 3px }")
+                            .arg(colour.name()));
+  const auto show = [&desk, button, role] { button->setChecked(desk.joinForNew() == role); };
+  QObject::connect(button, &QToolButton::clicked, &desk, [&desk, role] { desk.setJoinForNew(role); });
+  QObject::connect(button, &QToolButton::clicked, button, show);
+  for (const auto signal : {&Desk::toolSet, &Desk::toolChanged, &Desk::selectionChanged})
+    QObject::connect(&desk, signal, button, show);
+  return button;
+}
+
 QWidget* joinChoice(Desk& desk, QWidget* row) {
-  struct Choice {
-    std::optional<Role> role;
-    QString words, key;
-  };
   auto* box = new QWidget(row);
   box->setObjectName("joinChoice");
   box->setAccessibleName(ToolRow::tr("What the new shape does to the selected item"));
@@ -52,29 +72,8 @@ QWidget* joinChoice(Desk& desk, QWidget* row) {
   theme::makeSecondary(*words);
   layout->addWidget(words);
   layout->addSpacing(4);
-  for (const Choice& choice :
-       {Choice{std::nullopt, ToolRow::tr("apart"), {}}, Choice{Role::Add, ToolRow::tr("add"), "U"},
-        Choice{Role::Subtract, ToolRow::tr("subtract"), "S"}, Choice{Role::Intersect, ToolRow::tr("intersect"), "I"},
-        Choice{Role::Exclude, ToolRow::tr("exclude"), "X"}}) {
-    auto* button = new QToolButton(box);
-    button->setText(choice.role ? theme::signOf(*choice.role) + " " + choice.words : choice.words);
-    button->setCheckable(true);
-    button->setFocusPolicy(Qt::TabFocus);
-    button->setObjectName("join " + choice.words);
-    button->setToolTip(choice.role
-                           ? ToolRow::tr("%1 the new shape (hold %2 while it is drawn)").arg(choice.words, choice.key)
-                           : ToolRow::tr("The new shape becomes an item of its own"));
-    const QColor colour = choice.role ? theme::colourOf(*choice.role) : theme::ink;
-    button->setStyleSheet(QString("QToolButton { padding: 3px 8px; color: %1 } QToolButton:checked { background: %1; "
-                                  "color: white; border-radius: 3px }")
-                              .arg(colour.name()));
-    QObject::connect(button, &QToolButton::clicked, &desk, [&desk, role = choice.role] { desk.setJoinForNew(role); });
-    const auto show = [&desk, button, role = choice.role] { button->setChecked(desk.joinForNew() == role); };
-    QObject::connect(button, &QToolButton::clicked, button, show);
-    for (const auto signal : {&Desk::toolSet, &Desk::toolChanged, &Desk::selectionChanged})
-      QObject::connect(&desk, signal, button, show);
-    layout->addWidget(button);
-  }
+  layout->addWidget(joinButton(desk, nullptr, box));
+  for (const JoinKey& join : joinKeys) layout->addWidget(joinButton(desk, &join, box));
   const auto showBox = [&desk, box] { box->setVisible(desk.canJoin()); };
   for (const auto signal : {&Desk::toolChanged, &Desk::selectionChanged}) QObject::connect(&desk, signal, box, showBox);
   showBox();

@@ -49,6 +49,24 @@ std::string cutoutName(const std::vector<ItemPtr>& parts) {
   return first.ends_with(ending) ? first : shortened(first + std::string(ending));
 }
 
+/// A live cutout of items that lie beside one another, in the order of its formula.
+Item cutoutOf(const std::vector<ItemPtr>& parts, Role role, const LookChoice& look) {
+  Item cutout;
+  cutout.name = cutoutName(parts);
+  Recipe recipe;
+  recipe.formula = Formula::chain(static_cast<int>(parts.size()), role);
+  recipe.parts = movedInto(cutout, parts);
+  for (const ItemPtr& part : parts)
+    if (part->id == look.look) cutout.style = lookOf(*part);
+  cutout.form = std::make_shared<const Recipe>(std::move(recipe));
+  dropPictures(changeable(cutout));
+  if (std::any_of(parts.begin(), parts.end(), [&](const ItemPtr& part) { return part->id == look.photo; })) {
+    setPicture(changeable(cutout), PartPicture{look.photo});
+    if (role == Role::Add) growPhoto(cutout);
+  }
+  return cutout;
+}
+
 }  // namespace
 
 std::string_view nameOf(Outcome outcome) {
@@ -87,22 +105,7 @@ LookChoice usualLook(const Project& project, std::span<const Id> items, Outcome 
 Project combined(const Project& project, std::span<const Id> items, Outcome outcome, const LookChoice& look, Id& made) {
   const auto stacked = combinable(project, items);
   if (stacked.size() < 2) return project;
-  const auto parts = inFormulaOrder(stacked, outcome);
-
-  Item cutout;
-  cutout.name = cutoutName(parts);
-  Recipe recipe;
-  recipe.formula = Formula::chain(static_cast<int>(parts.size()), roleOf(outcome));
-  recipe.parts = movedInto(cutout, parts);
-  for (const ItemPtr& part : parts)
-    if (part->id == look.look) cutout.style = lookOf(*part);
-  cutout.form = std::make_shared<const Recipe>(std::move(recipe));
-  dropPictures(changeable(cutout));
-  if (std::any_of(parts.begin(), parts.end(), [&](const ItemPtr& part) { return part->id == look.photo; })) {
-    setPicture(changeable(cutout), PartPicture{look.photo});
-    if (outcome == Outcome::Union) growPhoto(cutout);
-  }
-  return withOneInstead(project, stacked, std::move(cutout), made);
+  return withOneInstead(project, stacked, cutoutOf(inFormulaOrder(stacked, outcome), roleOf(outcome), look), made);
 }
 
 Project withJoined(const Project& project, Id id, const Item& shape, Role role, Id& made) {
@@ -125,20 +128,8 @@ Project withJoined(const Project& project, Id id, const Item& shape, Role role, 
     });
   }
   const std::vector<ItemPtr> parts{item, std::make_shared<const Item>(mapped(joined, item->toParent()))};
-  Item cutout;
-  cutout.name = cutoutName(parts);
-  Recipe recipe;
-  recipe.formula = Formula::chain(2, role);
-  recipe.parts = movedInto(cutout, parts);
-  cutout.form = std::make_shared<const Recipe>(std::move(recipe));
-  cutout.style = lookOf(*item);
-  dropPictures(changeable(cutout));
-  if (showsPicture(*item)) {
-    setPicture(changeable(cutout), PartPicture{id});
-    if (role == Role::Add) growPhoto(cutout);
-  }
   std::vector<Id> ids;
-  next = withReplaced(next, id, {std::move(cutout)}, Formula::part(0), ids);
+  next = withReplaced(next, id, {cutoutOf(parts, role, {id, showsPicture(*item) ? id : 0})}, Formula::part(0), ids);
   made = ids.front();
   return next;
 }

@@ -11,6 +11,7 @@ namespace widecut {
 namespace {
 
 ItemList stepped(const ItemList& list, const IdSet& ids, bool forward) {
+  if (std::none_of(list.begin(), list.end(), [&](const ItemPtr& item) { return ids.contains(item->id); })) return list;
   std::vector<ItemPtr> order(list.begin(), list.end());
   if (forward) std::reverse(order.begin(), order.end());
   // The first ones may stand at the end already: then they stay, and those behind them do not pass them.
@@ -104,16 +105,7 @@ Project withItemsMoved(const Project& project, std::span<const Id> items, const 
   const ItemPtr whole = to.inside == 0 ? nullptr : findItem(project, to.inside);
   if (to.inside != 0 && (!whole || childrenOf(*whole).empty())) return project;
 
-  // Back to front, as they are on their sheets.
-  std::vector<std::pair<std::vector<std::uint32_t>, ItemPtr>> ordered;
-  for (const Id id : ids) {
-    const SheetPtr on = sheetOf(project, id);
-    const Affine toSheet = parentToSheet(project, id);
-    ordered.emplace_back(*SheetIndex::of(on)->find(id),
-                         std::make_shared<const Item>(mapped(*findItem(project, id), toSheet)));
-  }
-  std::sort(ordered.begin(), ordered.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
-
+  const auto moved = asOnSheet(project, ids);
   // What stands at the place, and stays: groups that are left empty go along.
   const ItemList& there = whole ? childrenOf(*whole) : sheet->items;
   Project next = withoutItems(project, ids);
@@ -131,16 +123,16 @@ Project withItemsMoved(const Project& project, std::span<const Id> items, const 
     return withItem(next, to.inside, [&](const Item& had) {
       Item out = had;
       const std::size_t place = placeIn(childrenOf(had));
-      for (std::size_t i = 0; i < ordered.size(); ++i)
-        out = withChildAt(out, place + i, std::make_shared<const Item>(mapped(*ordered[i].second, *back)), role);
+      for (std::size_t i = 0; i < moved.size(); ++i)
+        out = withChildAt(out, place + i, std::make_shared<const Item>(mapped(*moved[i], *back)), role);
       return out;
     });
   }
   return withSheet(next, to.sheet, [&](const Sheet& had) {
     Sheet out = had;
     std::vector<ItemPtr> order(had.items.begin(), had.items.end());
-    std::size_t at = placeIn(had.items);
-    for (const auto& [path, item] : ordered) order.insert(order.begin() + static_cast<std::ptrdiff_t>(at++), item);
+    const auto at = order.begin() + static_cast<std::ptrdiff_t>(placeIn(had.items));
+    order.insert(at, moved.begin(), moved.end());
     out.items = ItemList(order.begin(), order.end());
     return out;
   });

@@ -1,8 +1,11 @@
 #include "project/edits/places.h"
 
+#include <algorithm>
+
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/framing.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -41,6 +44,21 @@ Project withMapped(const Project& project, std::span<const Id> items, const Affi
     const Affine map = parent == Affine{} ? sheetMap : parent.inverse().value_or(Affine{}) * sheetMap * parent;
     return std::make_shared<const Item>(mapped(*item, map));
   });
+}
+
+std::vector<ItemPtr> asOnSheet(const Project& project, std::span<const Id> items) {
+  std::vector<std::pair<Path, ItemPtr>> ordered;
+  for (const Id id : outermost(project, items)) {
+    const SheetPtr sheet = sheetOf(project, id);
+    if (!sheet) continue;
+    const Item item = mapped(*findItem(project, id), parentToSheet(project, id));
+    ordered.emplace_back(*SheetIndex::of(sheet)->find(id), std::make_shared<const Item>(item));
+  }
+  std::sort(ordered.begin(), ordered.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+  std::vector<ItemPtr> found;
+  found.reserve(ordered.size());
+  for (auto& [path, item] : ordered) found.push_back(std::move(item));
+  return found;
 }
 
 Project withSize(const Project& project, Id id, double width, double height) {

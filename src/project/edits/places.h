@@ -13,6 +13,8 @@ Item mapped(const Item& item, const Affine& map);
 /// The same for several items of a project, by a map of the sheet. Those inside others too; those inside another one of
 /// the items move with it.
 Project withMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap);
+/// The outermost of the items, those inside others too, as they lie on their sheets; back to front.
+std::vector<ItemPtr> asOnSheet(const Project& project, std::span<const Id> items);
 /// The item's outline brought to this width and height (frame space, > 0) with its top left corner kept.
 Project withSize(const Project& project, Id item, double width, double height);
 

@@ -122,6 +122,14 @@ Project withName(const Project& project, Id id, std::string name) {
   });
 }
 
+Project withFolds(const Project& project, Id id, std::vector<double> folds) {
+  return withSheet(project, id, [&](const Sheet& sheet) {
+    Sheet out = sheet;
+    out.folds = std::move(folds);
+    return out;
+  });
+}
+
 Project withPaper(const Project& project, Id id, Colour paper) {
   return withSheet(project, id, [&](const Sheet& sheet) {
     Sheet out = sheet;
@@ -145,20 +153,9 @@ Project withItemsOnSheet(const Project& project, std::span<const Id> ids, Id to)
 
 Project withCopiesOnSheet(const Project& project, std::span<const Id> ids, Id to, Point shift,
                           std::vector<Id>& copies) {
-  const SheetPtr target = findSheet(project, to);
-  if (!target) return project;
-  Project next = project;
-  UniqueNames names(*target);
   const auto items = combinable(project, ids);
-  std::vector<Item> fresh;
-  fresh.reserve(items.size());
-  for (const ItemPtr& item : items) {
-    fresh.push_back(freshCopy(*item, next.nextId));
-    fresh.back().name = names.take(item->name);
-    if (sheetOf(project, item->id)->id == to) fresh.back().position = fresh.back().position + shift;
-    copies.push_back(fresh.back().id);
-  }
-  return fresh.empty() ? project : withItemsOnTop(next, to, std::move(fresh));
+  const bool onItself = !items.empty() && sheetOf(project, items.front()->id)->id == to;
+  return withCopiesOnTop(project, to, items, onItself ? shift : Point{}, copies);
 }
 
 Project withNewPiece(const Project& project, const PieceMaker& make) {
@@ -190,20 +187,18 @@ Project withPieceMoved(const Project& project, Id id, std::size_t place) {
 
 PieceForm formOf(const Piece& piece) {
   const Sheet& first = *piece.sheets.front();
-  return {first.width, first.height, first.bleed, first.folds, piece.setting};
+  return {first.width, first.height, first.bleed, piece.setting};
 }
 
 Project withPieceForm(const Project& project, Id id, const PieceForm& form, Kept kept) {
   return withPiece(project, id, [&](const Piece& piece) {
     Piece out = piece;
-    const bool foldsAnew = form.folds != piece.sheets.front()->folds;
     out.setting = form.setting;
     for (SheetPtr& sheet : out.sheets) {
       Sheet next = *sheet;
       next.width = form.width;
       next.height = form.height;
       next.bleed = form.bleed;
-      if (foldsAnew) next.folds = form.folds;
       const double scale = std::min(form.width / sheet->width, form.height / sheet->height);
       const bool sizeChanges = form.width != sheet->width || form.height != sheet->height;
       if (kept == Kept::Scaled && sizeChanges) {
@@ -211,8 +206,7 @@ Project withPieceForm(const Project& project, Id id, const PieceForm& form, Kept
         const Affine map = Affine::move(rest) * Affine::scale(scale, scale);
         next.items = {};
         for (const ItemPtr& item : sheet->items) next.items.push_back(std::make_shared<const Item>(mapped(*item, map)));
-        if (!foldsAnew)
-          for (double& fold : next.folds) fold = fold / sheet->width * form.width;
+        for (double& fold : next.folds) fold = fold / sheet->width * form.width;
       }
       if (!isSame(next, *sheet)) sheet = std::make_shared<const Sheet>(std::move(next));
     }

@@ -22,6 +22,8 @@ Project withoutSheets(const Project& project, std::span<const Id> sheets);
 Project withSheetMoved(const Project& project, Id sheet, Id piece, std::size_t place);
 /// A sheet or a piece with another name.
 Project withName(const Project& project, Id sheetOrPiece, std::string name);
+/// The sheet with folds at these x, in points; the other sheets of its piece keep theirs.
+Project withFolds(const Project& project, Id sheet, std::vector<double> folds);
 Project withPaper(const Project& project, Id sheet, Colour paper);
 
 /// Items of sheets moved to another sheet, on top, where they were; parts of cutouts and members of groups stay.
@@ -38,13 +40,11 @@ Project withPieceMoved(const Project& project, Id piece, std::size_t place);
 /// What all sheets of a piece have in common, and may get otherwise.
 struct PieceForm {
   double width = 0, height = 0, bleed = 0;  ///< Points.
-  std::vector<double> folds;                ///< x of each, in points.
   Setting setting;
 };
 enum class Kept : unsigned char { WhereTheyAre, Scaled };
-/// The piece's sheets in another form. Items stay where they are, or are scaled along about the sheet's top left as far
-/// as the smaller of both ratios goes, and are centred. Folds replace those of all sheets when they differ from the
-/// first one's.
+/// The piece's sheets in another form. Items stay where they are, or are scaled along by the smaller of both ratios and
+/// centred; then folds keep their share of the width.
 Project withPieceForm(const Project& project, Id piece, const PieceForm& form, Kept kept);
 /// That of the first sheet of a piece.
 PieceForm formOf(const Piece& piece);

@@ -231,21 +231,31 @@ Item freshCopy(const Item& item, Id& nextId) {
   return copy;
 }
 
+Project withCopiesOnTop(const Project& project, Id to, std::span<const ItemPtr> items, Point shift,
+                        std::vector<Id>& copies) {
+  const SheetPtr sheet = findSheet(project, to);
+  if (!sheet || items.empty()) return project;
+  Project next = project;
+  UniqueNames names(*sheet);
+  std::vector<Item> fresh;
+  fresh.reserve(items.size());
+  for (const ItemPtr& item : items) {
+    fresh.push_back(freshCopy(*item, next.nextId));
+    fresh.back().name = names.take(item->name);
+    fresh.back().position = fresh.back().position + shift;
+    copies.push_back(fresh.back().id);
+  }
+  return withItemsOnTop(next, to, std::move(fresh));
+}
+
 Project withCopies(const Project& project, std::span<const Id> items, Point shift, std::vector<Id>& copies) {
   const IdSet ids = setOf(items);
   Project next = project;
   for (const SheetPtr& sheet : sheetsOf(project)) {
-    std::vector<Item> fresh;
-    std::optional<UniqueNames> names;
-    for (const ItemPtr& item : sheet->items) {
-      if (!ids.contains(item->id)) continue;
-      if (!names) names.emplace(*sheet);
-      fresh.push_back(freshCopy(*item, next.nextId));
-      fresh.back().name = names->take(item->name);
-      fresh.back().position = fresh.back().position + shift;
-      copies.push_back(fresh.back().id);
-    }
-    if (!fresh.empty()) next = withItemsOnTop(next, sheet->id, std::move(fresh));
+    std::vector<ItemPtr> copied;
+    for (const ItemPtr& item : sheet->items)
+      if (ids.contains(item->id)) copied.push_back(item);
+    next = withCopiesOnTop(next, sheet->id, copied, shift, copies);
   }
   return next;
 }

@@ -48,6 +48,10 @@ Project sentToBack(const Project& project, std::span<const Id> items);
 
 /// A copy with fresh ids for itself and all inside it, taken from `nextId`.
 Item freshCopy(const Item& item, Id& nextId);
+/// Copies of items (in the space of the sheet), with fresh ids and names, on top of a sheet, shifted. `copies` receives
+/// their ids.
+Project withCopiesOnTop(const Project& project, Id sheet, std::span<const ItemPtr> items, Point shift,
+                        std::vector<Id>& copies);
 /// Copies of the items on top of them, shifted. `copies` receives their ids.
 Project withCopies(const Project& project, std::span<const Id> items, Point shift, std::vector<Id>& copies);
 

@@ -1,0 +1,80 @@
+#include "app/panels/panel_parts.h"
+
+#include <QGridLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <algorithm>
+
+#include "app/look/theme.h"
+#include "app/widgets/colour_popover.h"
+#include "app/widgets/measure_field.h"
+
+namespace widecut {
+namespace {
+
+std::vector<Colour> coloursOf(const Project& project) {
+  std::vector<Colour> found;
+  const auto add = [&](Colour c) {
+    if (std::find(found.begin(), found.end(), c) == found.end()) found.push_back(c);
+  };
+  for (const SheetPtr& sheet : sheetsOf(project)) {
+    add(sheet->paper);
+    for (const ItemPtr& item : sheet->items) {
+      for (const Fill& fill : item->style->fills)
+        if (const auto* colour = std::get_if<Colour>(&fill.paint)) add(*colour);
+      for (const Line& line : item->style->lines) add(line.colour);
+    }
+  }
+  return found;
+}
+
+}  // namespace
+
+QGridLayout* panelGrid(QWidget* page) {
+  auto* grid = new QGridLayout(page);
+  grid->setContentsMargins(0, 0, 0, 0);
+  grid->setVerticalSpacing(6);
+  grid->setHorizontalSpacing(6);
+  grid->setColumnStretch(1, 1);
+  grid->setColumnStretch(2, 1);
+  return grid;
+}
+
+QLabel* panelHeading(const QString& text, QWidget* page) {
+  auto* label = new QLabel(text, page);
+  theme::makeHeading(*label);
+  return label;
+}
+
+QLabel* panelCaption(const QString& text, QWidget* page) {
+  auto* label = new QLabel(text, page);
+  theme::makeSecondary(*label);
+  label->setFixedWidth(captionWidth);
+  return label;
+}
+
+void tryWith(MeasureField& field, Desk& desk, Trial& trial, const QString& name,
+             const std::function<Project(const Project&, double)>& edit) {
+  QObject::connect(&field, &MeasureField::tried, &field,
+                   [&desk, &trial, edit](double v) { trial.show(edit(desk.settled(), v)); });
+  QObject::connect(&field, &MeasureField::settled, &field,
+                   [&desk, name, edit](double v) { desk.commit(name, edit(desk.settled(), v)); });
+  QObject::connect(&field, &MeasureField::dropped, &field, [&trial] { trial.drop(); });
+}
+
+void openColours(QPushButton& swatch, QWidget& page, Desk& desk, Trial& trial, const ColourChoice& choice) {
+  auto* popover = new ColourPopover(choice.current, coloursOf(desk.settled()), choice.noneText, &page);
+  const auto changed = [&desk, edit = choice.edit](std::optional<Colour> c) { return edit(desk.settled(), c); };
+  QObject::connect(popover, &ColourPopover::tried, &page,
+                   [&trial, changed](std::optional<Colour> c) { trial.show(changed(c)); });
+  QObject::connect(popover, &ColourPopover::settled, &page,
+                   [&desk, changed, name = choice.name](std::optional<Colour> c) { desk.commit(name, changed(c)); });
+  QObject::connect(popover, &ColourPopover::dropped, &page, [&trial] { trial.drop(); });
+  popover->adjustSize();
+  constexpr int inset = 6;
+  popover->setFixedWidth(page.width() - 2 * inset);
+  popover->move(page.mapToGlobal(QPoint(inset, swatch.mapTo(&page, QPoint(0, swatch.height() + 4)).y())));
+  popover->show();
+}
+
+}  // namespace widecut
