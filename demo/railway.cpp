@@ -5,8 +5,8 @@
 #include "project/edits/fills.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
+#include "project/forms/words.h"
 #include "shapes/primitives.h"
-#include "words/word_outline.h"
 
 namespace skarrow {
 namespace {
@@ -17,17 +17,19 @@ constexpr double mm = 72 / 25.4;
 constexpr Colour cream{0xFC, 0xF7, 0xEA}, night{0x23, 0x3A, 0x4B}, brick{0xA9, 0x3D, 0x2A}, gold{0xF4, 0xE3, 0xB8};
 constexpr Colour soot{0x2B, 0x2A, 0x28}, frost{0xD9, 0xE4, 0xEC}, amber{0xF0, 0xAE, 0x2E}, white{0xFF, 0xFF, 0xFF};
 
+const FaceChoice spartan{"League Spartan", 700}, garamond{"EB Garamond", 400}, cabin{"Cabin", 400},
+    semibold{"Cabin", 600}, bold{"Cabin", 700};
+
 Style filled(Colour colour) {
   Style style;
   setColour(style, colour);
   return style;
 }
 
-/// Puts items on one sheet of the project, in order; a problem with a font or photo is kept for the end.
+/// Puts items on one sheet of the project, in order.
 class Layout {
  public:
-  Layout(Project& project, Id sheet, std::string fontFolder)
-      : project_(project), sheet_(sheet), fonts_(std::move(fontFolder)) {}
+  Layout(Project& project, Id sheet) : project_(project), sheet_(sheet) {}
 
   Id add(const char* name, const Outline& outline, Style style) {
     project_ = withItemsOnTop(project_, sheet_, {plainItem(project_.nextId, name, outline, std::move(style))});
@@ -39,19 +41,12 @@ class Layout {
   Id ellipse(const char* name, Point centre, double rx, double ry, Style style) {
     return add(name, transformed(ellipseOutline(2 * rx, 2 * ry), Affine::move(centre)), std::move(style));
   }
-  Id words(const char* name, const char* font, double size, Point at, Colour colour,
-           const std::vector<const char*>& lines, double leading) {
-    Outline all;
-    for (std::size_t i = 0; i < lines.size(); ++i) {
-      const auto line = wordOutline(fonts_ + "/" + font, lines[i], size);
-      if (!line) {
-        problem_ = line.error().message;
-        return 0;
-      }
-      const Outline placed = transformed(*line, Affine::move({at.x, at.y + leading * static_cast<double>(i)}));
-      all.contours.insert(all.contours.end(), placed.contours.begin(), placed.contours.end());
-    }
-    return add(name, all, filled(colour));
+  Id words(const char* name, FaceChoice face, double size, Point at, Colour colour, const char* text, double leading) {
+    Item item = plainItem(project_.nextId, name, {}, filled(colour));
+    item.position = at;
+    item.form = wordsForm({text, {std::move(face), size, leading, Align::Left}, {}, {}, {}});
+    project_ = withItemsOnTop(project_, sheet_, {std::move(item)});
+    return project_.nextId - 1;
   }
   /// A cutout of items already placed, in the order of the formula's outcome, with a photo of its own.
   Id cut(const char* name, std::vector<Id> items, Outcome outcome, const MediumPtr& photo) {
@@ -76,13 +71,10 @@ class Layout {
   void turn(Id item, double angleDeg, Point about) {
     project_ = withMapped(project_, std::vector<Id>{item}, Affine::turn(radians(angleDeg)).about(about));
   }
-  const std::string& problemMessage() const { return problem_; }
 
  private:
   Project& project_;
   Id sheet_;
-  std::string fonts_;
-  std::string problem_;
 };
 
 /// A pebble: a rounded panel, a little irregular.
@@ -130,17 +122,15 @@ void brochure(Layout& on, const std::vector<MediumPtr>& photos, double width, do
       on.cut("station disc", {station, on.rectangle("cut line", 2 * panel - 160, 384, 140, 6, filled(cream))},
              Outcome::SubtractFront, photos[2]);
   on.reframe(stationDisc, Affine::scale(2.1, 2.1).about({2 * panel - 92, 352 + 48}));
-  on.words("title", "LeagueSpartan-Bold.otf", 50, {2 * panel + 26, 118}, gold, {"Skarrow", "Peak"}, 46);
-  on.words("subtitle", "Cabin-Regular.otf", 16, {2 * panel + 27, 192}, frost, {"The slow line above", "the clouds"},
-           20);
-  on.words("winter line", "Cabin-SemiBold.otf", 15, {2 * panel + 27, height - 44}, white,
-           {"Winter timetable", "from 4 December"}, 19);
-  on.words("bends", "EBGaramond12-Regular.otf", 20, {32, 470}, soot,
-           {"Eleven bends, four viaducts", "and one café with a stove.", "Sit on the left going up."}, 26);
-  on.words("stations", "Cabin-SemiBold.otf", 12, {panel + 26, 462}, soot,
-           {"Skarrow Valley", "Hollin Bridge", "Upper Tarn", "Skarrow Peak, 2318 m"}, 18);
-  on.words("departures", "Cabin-Regular.otf", 11.5, {panel + 26, 542}, {0x5B, 0x60, 0x5C},
-           {"Every hour from 7.10, snow or shine."}, 16);
+  on.words("title", spartan, 50, {2 * panel + 26, 118}, gold, "Skarrow\nPeak", 46);
+  on.words("subtitle", cabin, 16, {2 * panel + 27, 192}, frost, "The slow line above\nthe clouds", 20);
+  on.words("winter line", semibold, 15, {2 * panel + 27, height - 44}, white, "Winter timetable\nfrom 4 December", 19);
+  on.words("bends", garamond, 20, {32, 470}, soot,
+           "Eleven bends, four viaducts\nand one café with a stove.\nSit on the left going up.", 26);
+  on.words("stations", semibold, 12, {panel + 26, 462}, soot,
+           "Skarrow Valley\nHollin Bridge\nUpper Tarn\nSkarrow Peak, 2318 m", 18);
+  on.words("departures", cabin, 11.5, {panel + 26, 542}, {0x5B, 0x60, 0x5C}, "Every hour from 7.10, snow or shine.",
+           16);
 }
 
 void slide(Layout& on, const std::vector<MediumPtr>& photos, double width, double height) {
@@ -154,11 +144,11 @@ void slide(Layout& on, const std::vector<MediumPtr>& photos, double width, doubl
   on.style(porthole, [](Style& s) { setLine(s, Line{gold, 3}); });
   const Id star = on.add("star", transformed(starOutline(120, 120, 14, 0.16), Affine::move({848, 104})), filled(amber));
   on.turn(star, 9, {848, 104});
-  on.words("star words", "Cabin-Bold.otf", 17, {816, 100}, soot, {"11 bends", "4 bridges"}, 20);
-  on.words("slide title", "LeagueSpartan-Bold.otf", 62, {58, 132}, gold, {"One train,", "four bridges"}, 60);
-  on.words("slide text", "Cabin-Regular.otf", 22, {60, 262}, frost,
-           {"The cog wheel was finished in", "the winter of the long snow."}, 29);
-  on.words("slide foot", "Cabin-SemiBold.otf", 14, {60, 492}, {0xA9, 0xBF, 0xCC}, {"Skarrow Peak Railway"}, 18);
+  on.words("star words", bold, 17, {816, 100}, soot, "11 bends\n4 bridges", 20);
+  on.words("slide title", spartan, 62, {58, 132}, gold, "One train,\nfour bridges", 60);
+  on.words("slide text", cabin, 22, {60, 262}, frost, "The cog wheel was finished in\nthe winter of the long snow.",
+           29);
+  on.words("slide foot", semibold, 14, {60, 492}, {0xA9, 0xBF, 0xCC}, "Skarrow Peak Railway", 18);
 }
 
 SheetPtr emptySheet(Id id, const char* name, double width, double height, double bleed, std::vector<double> folds,
@@ -176,7 +166,7 @@ SheetPtr emptySheet(Id id, const char* name, double width, double height, double
 
 }  // namespace
 
-Result<Project> railwayProject(const std::string& photoFolder, const std::string& fontFolder) {
+Result<Project> railwayProject(const std::string& photoFolder) {
   Project project;
   project.name = "Skarrow Peak Railway";
   const double a4Width = 297 * mm, a4Height = 210 * mm;
@@ -195,11 +185,9 @@ Result<Project> railwayProject(const std::string& photoFolder, const std::string
     if (!medium) return tl::unexpected(medium.error());
     photos.push_back(*medium);
   }
-  Layout onBrochure(project, 2, fontFolder), onSlide(project, 4, fontFolder);
+  Layout onBrochure(project, 2), onSlide(project, 4);
   brochure(onBrochure, photos, a4Width, a4Height);
   slide(onSlide, photos, 960, 540);
-  for (const Layout* layout : {&onBrochure, &onSlide})
-    if (!layout->problemMessage().empty()) return problem(layout->problemMessage());
   return project;
 }
 

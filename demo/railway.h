@@ -8,7 +8,7 @@
 
 namespace skarrow {
 
-/// Builds the project from the photos in one folder and the fonts in another.
-widecut::Result<widecut::Project> railwayProject(const std::string& photoFolder, const std::string& fontFolder);
+/// Builds the project from the photos in a folder.
+widecut::Result<widecut::Project> railwayProject(const std::string& photoFolder);
 
 }  // namespace skarrow

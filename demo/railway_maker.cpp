@@ -9,17 +9,17 @@
 
 int main(int count, char** words) {
   const QCoreApplication app(count, words);
-  if (count != 4) {
-    std::cerr << "usage: skarrow_project PHOTO-FOLDER FONT-FOLDER FILE\n";
+  if (count != 3) {
+    std::cerr << "usage: skarrow_project PHOTO-FOLDER FILE\n";
     return 2;
   }
-  const auto project = skarrow::railwayProject(words[1], words[2]);
+  const auto project = skarrow::railwayProject(words[1]);
   widecut::Result<void> saved;
   if (project) {
     widecut::PhotoStore store;
     const auto preview =
         widecut::pngOf(widecut::sceneOf(*widecut::sheetsOf(*project).front()), store, 36, widecut::Ground::Paper);
-    saved = preview ? widecut::saveProject(*project, *preview, words[3]) : tl::unexpected(preview.error());
+    saved = preview ? widecut::saveProject(*project, *preview, words[2]) : tl::unexpected(preview.error());
   } else {
     saved = tl::unexpected(project.error());
   }

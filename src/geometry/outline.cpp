@@ -138,6 +138,12 @@ double signedArea(const Outline& outline) {
   return twice / 2;
 }
 
+std::size_t storedNodes(const Outline& outline) {
+  std::size_t nodes = 0;
+  for (const Contour& c : outline.contours) nodes += 1 + c.segments.size();
+  return nodes;
+}
+
 OutlineCounts counts(const Outline& outline) {
   OutlineCounts n;
   n.contours = static_cast<int>(outline.contours.size());

@@ -65,6 +65,8 @@ struct OutlineCounts {
   int contours = 0;
 };
 OutlineCounts counts(const Outline& outline);
+/// The starts and ends of segments that are kept of it.
+std::size_t storedNodes(const Outline& outline);
 
 /// Straight runs along each contour, nowhere further than `tolerance` (> 0) from the curve.
 /// The closing point is not repeated.

@@ -6,6 +6,7 @@
 
 #include "geometry/path_data.h"
 #include "output/pdf_photos.h"
+#include "output/pdf_text.h"
 #include "scene/drawing.h"
 
 namespace widecut {
@@ -120,6 +121,7 @@ class PdfWriter {
   }
 
   void write(Pipeline& out) {
+    text_.finish();
     Object info = Object::newDictionary();
     info.replaceKey("/Creator", Object::newString("Wide Cut"));
     pdf_.getTrailer().replaceKey("/Info", pdf_.makeIndirectObject(info));
@@ -168,6 +170,11 @@ class PdfWriter {
     content().text +=
         path(*fill.outline) + "W n\n" + matrix(picture.toOutline * photo.unitToPixels) + name + " Do\nQ\n";
   }
+  void add(const ReadLine& line) {
+    content().text += text_.written(line, [&](int number, const Object& font) {
+      return content().nameOf("/Font", "F", std::to_string(number), font);
+    });
+  }
   void add(const PushGroup& group) {
     open_.push_back(group);
     contents_.emplace_back();
@@ -192,6 +199,7 @@ class PdfWriter {
   PhotoStore& store_;
   QPDF pdf_;
   PdfPhotos photos_{pdf_};
+  PdfText text_{pdf_};
   std::vector<Content> contents_;
   std::vector<PushGroup> open_;
   int groups_ = 0;

@@ -132,6 +132,7 @@ class SvgWriter {
              matrix(picture.toOutline) + "\"/></g>\n";
   }
   void add(const PushGroup& group) { body_ += "<g opacity=\"" + number(group.opacity) + "\">\n"; }
+  void add(const ReadLine&) {}  // its letters are paths
   void add(const PopGroup&) { body_ += "</g>\n"; }
 
   void define(const Medium& medium, const std::string& id) {

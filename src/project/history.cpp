@@ -12,9 +12,7 @@ namespace {
 
 std::size_t bytesOf(const Item& item) {
   std::size_t bytes = sizeof(Item) + item.name.size() + item.extra.size();
-  if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&item.form))
-    for (const Contour& contour : (*outline)->contours)
-      bytes += sizeof(Contour) + contour.segments.size() * sizeof(Segment);
+  bytes += countOfNodes(item.form) * sizeof(Segment);
   for (const ItemPtr& child : childrenOf(item)) bytes += bytesOf(*child);
   // What it comes to, and what it paints, is worked out once and kept with it.
   return 2 * bytes;

@@ -38,12 +38,7 @@ struct Totals {
         count(used->second, 1);
         if (used->second == 0) media.erase(used);
       }
-    if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&item.form)) {
-      std::size_t here = 0;
-      for (const Contour& c : (*outline)->contours) here += 1 + c.segments.size();
-      count(nodes, times * here);
-      return;
-    }
+    count(nodes, times * countOfNodes(item.form));
     const std::size_t each = countOfCopies(item.form);
     for (const ItemPtr& child : childrenOf(item)) add(*child, times * each, takeAway);
   }

@@ -25,13 +25,15 @@ inline constexpr int leastCorners = 3, mostCorners = 400;
 inline constexpr double mostDepth = 0.99;  ///< Of a star.
 inline constexpr double leastPpi = 1, mostPpi = 4800;
 
-inline constexpr int deepestItem = 200;            ///< Items within items.
-inline constexpr std::size_t mostParts = 10'000;   ///< Of one cutout, group or repeat.
-inline constexpr std::size_t mostCopies = 10'000;  ///< Of one repeat.
-inline constexpr std::size_t mostItems = 100'000;  ///< Of a project, those inside others and all copies included.
-inline constexpr std::size_t mostNodes = 750'000;  ///< Of all outlines of a project, all copies included.
-inline constexpr std::size_t mostStrips = 100;     ///< Fills, and lines, of one item.
-inline constexpr double mostShift = 1000;          ///< Of every other row of a grid, either way.
+inline constexpr int deepestItem = 200;                ///< Items within items.
+inline constexpr std::size_t mostParts = 10'000;       ///< Of one cutout, group or repeat.
+inline constexpr std::size_t mostCopies = 10'000;      ///< Of one repeat.
+inline constexpr std::size_t mostItems = 100'000;      ///< Of a project, those inside others and all copies included.
+inline constexpr std::size_t mostNodes = 750'000;      ///< Of all outlines of a project, all copies included.
+inline constexpr std::size_t mostStrips = 100;         ///< Fills, and lines, of one item.
+inline constexpr std::size_t mostTextBytes = 100'000;  ///< Of one item's words.
+inline constexpr double leastTextSize = 0.1, mostTextSize = 10'000;  ///< Points; leading may be 0.
+inline constexpr double mostShift = 1000;                            ///< Of every other row of a grid, either way.
 inline constexpr std::size_t mostSheets = 10'000;
 inline constexpr std::size_t mostNameBytes = 1000;
 

@@ -19,7 +19,8 @@ std::shared_ptr<const Resolved> resolved(const Item& item);
 /// What the memo tells forms apart by.
 std::shared_ptr<const void> nodeOf(const Form& form);
 
-/// The box of the item's outline in its frame space. Of groups and repeats it is known without their outline.
+/// The box of the item's outline in its frame space; of words in a text frame, that frame. Of groups and repeats it is
+/// known without their outline.
 Box boxInFrame(const Item& item);
 /// The box of the item in its parent's space: of its outline, lines not counted.
 Box boxInParent(const Item& item);

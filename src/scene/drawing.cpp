@@ -12,6 +12,10 @@ class Drawing {
     for (const Mark& mark : layer.content->under) add(mark, place);
     for (const Layer& inner : layer.content->inside) add(inner, place);
     for (const Mark& mark : layer.content->over) add(mark, place);
+    for (ReadLine line : layer.content->read) {
+      line.place = place * line.place;
+      commands.emplace_back(std::move(line));
+    }
     if (grouped) commands.push_back(PopGroup{});
   }
   std::vector<DrawCommand> commands;

@@ -11,7 +11,7 @@ struct PushGroup {
   Box box;  ///< Of all that it paints.
 };
 struct PopGroup {};
-using DrawCommand = std::variant<FillOutline, StrokeOutline, PushGroup, PopGroup>;
+using DrawCommand = std::variant<FillOutline, StrokeOutline, PushGroup, PopGroup, ReadLine>;
 
 /// The commands of all layers, in the scene's space. What one outline draws several times in one place shares it.
 std::vector<DrawCommand> drawingOf(const Scene& scene);

@@ -3,7 +3,7 @@
 #include <algorithm>
 
 #include "cutting/planar_map.h"
-#include "project/forms/form.h"
+#include "project/forms/words.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "shapes/primitives.h"
@@ -25,11 +25,35 @@ std::vector<Point> inCopies(const Item& item, Point inFrame) {
   return points;
 }
 
+/// Words are taken hold of between their letters too.
+bool isOnLine(const Item& item, Point inFrame) {
+  const Words* words = wordsOf(item);
+  const auto back = words ? words->content().stretch.inverse() : std::nullopt;
+  if (!back) return false;
+  const SetWords& set = words->set();
+  for (std::size_t i = 0; i < set.shown; ++i)
+    if (boxOf(set, set.lines[i]).contains((*back)(inFrame))) return true;
+  return false;
+}
+
+Id wordsAmong(const ItemList& items, Point inParent) {
+  for (auto item = items.rbegin(); item != items.rend(); ++item) {
+    const auto back = (*item)->toParent().inverse();
+    if (!isAtHand(**item) || !back) continue;
+    const Point p = (*back)(inParent);
+    const Words* words = wordsOf(**item);
+    if (words && (isOnLine(**item, p) || (words->content().frame && words->box().contains(p)))) return (*item)->id;
+    if (const Id inside = wordsAmong(childrenOf(**item), p)) return inside;
+  }
+  return 0;
+}
+
 /// Whether the point is on what the item's own style paints.
 bool isOnOwn(const Item& item, Point inFrame, double reach) {
   const Style& style = *item.style;
   const auto shape = resolved(item);
   const bool filled = std::any_of(style.fills.begin(), style.fills.end(), [](const Fill& fill) { return fill.shown; });
+  if (isOnLine(item, inFrame)) return true;
   if (filled && isInside(shape->outline, FillRule::Nonzero, inFrame)) return true;
   double line = 0;
   for (const Line& l : style.lines) line = std::max(line, l.width / 2);
@@ -63,6 +87,8 @@ std::vector<Id> itemsAt(const Sheet& sheet, Point point, double reach) {
   return found;
 }
 
+Id wordsAt(const Sheet& sheet, Point point) { return wordsAmong(sheet.items, point); }
+
 Id childAt(const Project& project, Id whole, Point point, double reach) {
   const ItemPtr item = findItem(project, whole);
   const auto back = frameToSheet(project, whole).inverse();
@@ -89,7 +115,7 @@ Id partAt(const Project& project, Id whole, Point point, double reach) {
     const Affine toPart = *part->toParent().inverse();
     const bool hit = std::any_of(points.begin(), points.end(), [&](Point inParent) {
       const Point p = toPart(inParent);
-      return isInside(shape->outline, FillRule::Nonzero, p) || isNearEdge(*shape, p, reach);
+      return isInside(shape->outline, FillRule::Nonzero, p) || isOnLine(*part, p) || isNearEdge(*shape, p, reach);
     });
     if (!hit) continue;
     const double area = std::abs(signedArea(shape->outline));

@@ -20,6 +20,9 @@ Id childAt(const Project& project, Id whole, Point point, double reach);
 /// The visible item inside a cutout, group or repeat at this sheet point, found by its area: the smallest one there; 0
 /// when there is none.
 Id partAt(const Project& project, Id whole, Point point, double reach);
+/// The frontmost words at this sheet point, wherever they are inside of; those in a text frame all over it. 0 when
+/// there are none at hand.
+Id wordsAt(const Sheet& sheet, Point point);
 /// What a marquee takes: what lies wholly inside it, or all that it touches.
 enum class Taken : unsigned char { Inside, Touched };
 /// Items at hand that a box of the sheet takes, back to front.

@@ -5,7 +5,7 @@
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
 #include "project/edits/places.h"
-#include "project/forms/form.h"
+#include "project/forms/words.h"
 #include "project/lookup.h"
 #include "project/node_memo.h"
 #include "project/resolve.h"
@@ -62,12 +62,36 @@ void addMarks(const Item& item, Content& content) {
   }
 }
 
+/// The lines of words, or of those that a cutout is made of.
+void addRead(const Item& item, const Affine& place, std::vector<ReadLine>& read) {
+  if (item.hidden) return;
+  for (const ItemPtr& child : childrenOf(item)) addRead(*child, place * child->toParent(), read);
+  const Words* words = wordsOf(item);
+  if (!words) return;
+  const SetWords& set = words->set();
+  const Words::Content& content = words->content();
+  for (std::size_t i = 0; i < set.shown; ++i) {
+    const SetLine& line = set.lines[i];
+    if (line.from == line.to) continue;
+    ReadLine out{content.text.substr(line.from, line.to - line.from), line.stops, content.style.size,
+                 place * content.stretch * Affine::move(line.start)};
+    for (CaretStop& stop : out.stops) stop.at -= line.from;
+    read.push_back(std::move(out));
+  }
+}
+
 std::shared_ptr<const Content> contentOf(const Item& item) {
   static NodeMemo<Content, 2> memo;
   const NodeMemo<Content, 2>::Nodes nodes{nodeOf(item.form), item.style};
   if (auto known = memo.find(nodes)) return known;
   auto content = std::make_shared<Content>();
   addMarks(item, *content);
+  const bool isPainted = !content->under.empty() || !content->over.empty();
+  if (isPainted && !showsChildren(item.form)) {
+    Item shown = item;  // whether it is hidden is its layer's matter
+    shown.hidden = false;
+    addRead(shown, {}, content->read);
+  }
   for (const Affine& copy : copiesOf(item.form))
     for (const ItemPtr& child : childrenOf(item)) {
       if (child->hidden) continue;

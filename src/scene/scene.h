@@ -2,6 +2,7 @@
 #pragma once
 
 #include "project/model.h"
+#include "words/set_words.h"
 
 namespace widecut {
 
@@ -25,6 +26,14 @@ struct StrokeOutline {
 };
 using Mark = std::variant<FillOutline, StrokeOutline>;
 
+/// A line of words as it is read, for formats in which text can be searched. It is painted by its marks, not by this.
+struct ReadLine {
+  std::string text;
+  std::vector<CaretStop> stops;  ///< Bytes of the text, and where they are along the line.
+  double size = 0;               ///< The em.
+  Affine place;                  ///< From the line, whose base line begins at the origin, to the content's space.
+};
+
 struct Layer;
 /// What an item paints, in its frame space. Items of the same form and style nodes share it.
 struct Content {
@@ -32,6 +41,7 @@ struct Content {
   std::vector<Mark> under;
   std::vector<Layer> inside;  ///< What is inside the item and shows as it is; back to front.
   std::vector<Mark> over;
+  std::vector<ReadLine> read;  ///< The words that it shows itself, or that its outline is made of.
 };
 struct Layer {
   ItemPtr item;

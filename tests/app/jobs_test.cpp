@@ -2,8 +2,10 @@
 #include <gtest/gtest.h>
 
 #include <QImage>
+#include <array>
 
 #include "geometry/measure.h"
+#include "project/forms/words.h"
 #include "project/resolve.h"
 #include "window_driver.h"
 
@@ -27,6 +29,20 @@ double squareMm(const Item& item) {
 
 bool isRed(const QColor& c) { return c.red() > 150 && c.blue() < 90; }
 bool isBlue(const QColor& c) { return c.blue() > 150 && c.red() < 90; }
+
+/// From the start view on: the A4 poster, by a click.
+void beginPoster(WindowDriver& w) {
+  w.key(Qt::Key_N, Qt::ControlModifier);
+  w.press("A4 poster");
+  w.actions = 1;  // a new window shows the formats at once
+}
+
+/// The same with a piece that is wider than high: the slide.
+void beginFlyer(WindowDriver& w) {
+  w.key(Qt::Key_N, Qt::ControlModifier);
+  w.press("Slides 16:9");
+  w.actions = 1;
+}
 
 TEST(Jobs, J10AnArchIsARectangleMinusACentredDisc) {
   WindowDriver w;
@@ -105,8 +121,123 @@ TEST(Jobs, J13APhotoInDiscAndBox) {
   EXPECT_TRUE(isRed(w.seen(w.mm(132, 120)))) << "the red half was dragged to the right";
 }
 
+TEST(Jobs, J13APhotoInASquareAndInAStar) {
+  const QTemporaryDir folder;
+  for (const bool star : {false, true}) {
+    WindowDriver w;
+    w.key(star ? Qt::Key_6 : Qt::Key_4);
+    if (star) w.press("star");
+    w.drag(w.mm(80, 50), w.mm(160, 130), Qt::ShiftModifier);
+    w.drop(twoToneFile(folder), w.mm(120, 90));
+    const QString out = folder.filePath(star ? "star.png" : "square.png");
+    w.deliverTo(out);
+    w.report(star ? "J13 star" : "J13 square");
+    EXPECT_LE(w.actions, star ? 7 : 6);
+    const QImage picture(out);
+    ASSERT_FALSE(picture.isNull());
+    EXPECT_NEAR(picture.width(), 80 * pointsPerMillimetre * 2, 8);
+    EXPECT_EQ(picture.pixelColor(2, 2).alpha(), star ? 0 : 255);
+    EXPECT_TRUE(isRed(picture.pixelColor(picture.width() / 2 - 30, picture.height() / 2)));
+    EXPECT_TRUE(isBlue(picture.pixelColor(picture.width() / 2 + 30, picture.height() / 2)));
+  }
+}
+
+TEST(Jobs, J3AHeavyWordHoldsAPhotoAndIsTypedOn) {
+  WindowDriver w;
+  const QTemporaryDir folder;
+  beginPoster(w);
+  w.key(Qt::Key_8);
+  w.type("letter size", "150");
+  w.click(w.mm(30, 120));
+  w.typeOnMat("HILL");
+  w.drop(twoToneFile(folder), w.mm(60, 100));
+  w.press("reframePhoto");
+  w.drag(w.mm(60, 100), w.mm(75, 100));
+  w.key(Qt::Key_Escape);
+  const QString out = folder.filePath("word.png");
+  w.deliverTo(out);
+  w.report("J3");
+  EXPECT_LE(w.actions, 14);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  const Id id = w.sheet().items[0]->id;
+  ASSERT_TRUE(wordsOf(*w.sheet().items[0]));
+  QImage picture(out);
+  const auto tones = [&picture] {
+    bool red = false, blue = false, clear = false;
+    for (int x = 0; x < picture.width(); ++x) {
+      const QColor c = picture.pixelColor(x, picture.height() / 2);
+      clear = clear || c.alpha() == 0;
+      red = red || (c.alpha() == 255 && isRed(c));
+      blue = blue || (c.alpha() == 255 && isBlue(c));
+    }
+    return std::array{red, blue, clear};
+  };
+  EXPECT_EQ(tones(), (std::array{true, true, true})) << "the photo in the letters, nothing between them";
+  // Still typed on: the photo goes on covering it.
+  const int before = w.actions;
+  w.key(Qt::Key_Return);
+  w.typeOnMat("S");
+  w.key(Qt::Key_Escape);
+  EXPECT_EQ(w.actions - before, 3);
+  EXPECT_EQ(wordsOf(*findItem(w.desk().project(), id))->content().text, "HILLS");
+  ASSERT_TRUE(shownPhoto(*findItem(w.desk().project(), id)));
+  w.key(Qt::Key_E, Qt::ControlModifier | Qt::ShiftModifier);
+  const int narrow = picture.width();
+  picture = QImage(folder.filePath("HILLS.png"));
+  EXPECT_GT(picture.width(), narrow);
+  const QColor last = picture.pixelColor(picture.width() - 60, picture.height() / 2);
+  EXPECT_TRUE(last.alpha() == 0 || isBlue(last)) << last.name().toStdString();
+}
+
+TEST(Jobs, J4AWordIsPunchedOutOfAPhotoAndOutOfAPanel) {
+  const QTemporaryDir folder;
+  {
+    WindowDriver w;
+    beginFlyer(w);
+    w.drop(twoToneFile(folder), w.mm(169, 95));
+    w.key(Qt::Key_8);
+    w.type("letter size", "120");
+    w.key(Qt::Key_S);
+    w.click(w.mm(100, 110));
+    w.typeOnMat("lil");
+    w.key(Qt::Key_Escape);
+    w.report("J4 photo");
+    EXPECT_LE(w.actions, 28 / 2);
+    ASSERT_EQ(w.sheet().items.size(), 1U);
+    ASSERT_TRUE(w.sheet().items[0]->recipe());
+    ASSERT_TRUE(shownPhoto(*w.sheet().items[0])) << "the photo stays the cutout's";
+    const Id word = w.sheet().items[0]->recipe()->parts[1]->id;
+    const SetWords& set = wordsOf(*findItem(w.desk().project(), word))->set();
+    const Point inLetter = frameToSheet(w.desk().project(), word)(Point{caretAt(set, 1).x / 2, -30});
+    w.desk().select({});
+    EXPECT_EQ(w.seen(inLetter), QColor(Qt::white));
+    EXPECT_TRUE(isRed(w.seen(w.mm(100, 120))));
+  }
+  WindowDriver w;
+  beginFlyer(w);
+  w.drop(twoToneFile(folder), w.mm(169, 95));
+  w.key(Qt::Key_4);
+  w.drag({0, 0}, {w.sheet().width, w.sheet().height});
+  w.key(Qt::Key_8);
+  w.type("letter size", "120");
+  w.key(Qt::Key_S);
+  w.click(w.mm(100, 110));
+  w.typeOnMat("lil");
+  w.key(Qt::Key_Escape);
+  w.report("J4 panel");
+  EXPECT_LE(w.actions, 28 / 2);
+  ASSERT_EQ(w.sheet().items.size(), 2U);
+  const Id word = w.sheet().items[1]->recipe()->parts[1]->id;
+  const SetWords& set = wordsOf(*findItem(w.desk().project(), word))->set();
+  w.desk().select({});
+  EXPECT_TRUE(isRed(w.seen(frameToSheet(w.desk().project(), word)(Point{caretAt(set, 1).x / 2, -30}))))
+      << "the photo behind the panel shows through the letter";
+  EXPECT_FALSE(isRed(w.seen(w.mm(20, 20))));
+}
+
 TEST(Jobs, J17AStarIsSplitByAThinBarIntoTwoLooseHalves) {
   WindowDriver w;
+  beginFlyer(w);
   w.key(Qt::Key_6);
   w.press("star");
   w.drag(w.mm(100, 50), w.mm(180, 130));
@@ -130,6 +261,7 @@ TEST(Jobs, J17AStarIsSplitByAThinBarIntoTwoLooseHalves) {
 
 TEST(Jobs, J17AKnifeStrokeWithATypedGapDoesTheSame) {
   WindowDriver w;
+  beginFlyer(w);
   w.key(Qt::Key_6);
   w.press("star");
   w.drag(w.mm(100, 50), w.mm(180, 130));
@@ -149,6 +281,7 @@ TEST(Jobs, J17AKnifeStrokeWithATypedGapDoesTheSame) {
 
 TEST(Jobs, J22AFlyerPictureOfTrianglesIsTrimmedAtTheSheetsEdge) {
   WindowDriver w;
+  beginFlyer(w);
   const QTemporaryDir folder;
   const auto triangle = [&](Point from, Point to) {
     w.key(Qt::Key_6);
@@ -183,13 +316,6 @@ TEST(Jobs, J22AFlyerPictureOfTrianglesIsTrimmedAtTheSheetsEdge) {
   ASSERT_EQ(w.sheet().items.size(), 3U);
   for (const ItemPtr& item : w.sheet().items) EXPECT_TRUE(w.sheet().box().grown(1e-6).contains(boxInParent(*item)));
   EXPECT_LE(w.actions, 45 / 2);
-}
-
-/// From the start view on: the A4 poster, by a click.
-void beginPoster(WindowDriver& w) {
-  w.key(Qt::Key_N, Qt::ControlModifier);
-  w.press("A4 poster");
-  w.actions = 1;  // a new window shows the formats at once
 }
 
 TEST(Jobs, J24ACrescentIsADiscWithoutAnother) {

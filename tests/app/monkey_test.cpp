@@ -24,7 +24,7 @@ class Monkey {
   }
 
   void act() {
-    switch (random_() % 16) {
+    switch (random_() % 17) {
       case 0:
       case 1:
       case 2:
@@ -62,6 +62,9 @@ class Monkey {
         break;
       case 13:
         hover();
+        break;
+      case 15:
+        write();
         break;
       case 14:
         QTest::keyClick(&w.mat(), Qt::Key_A, Qt::ControlModifier);
@@ -128,6 +131,7 @@ class Monkey {
                                      {Qt::Key_4},
                                      {Qt::Key_5},
                                      {Qt::Key_6},
+                                     {Qt::Key_8},
                                      {Qt::Key_9},
                                      {Qt::Key_0},
                                      {Qt::Key_U},
@@ -190,6 +194,15 @@ class Monkey {
     });
     if (!all.isEmpty())
       QTest::mouseClick(all[static_cast<qsizetype>(random_() % static_cast<unsigned>(all.size()))], Qt::LeftButton);
+  }
+  /// Letters for whatever has the mat: words, or commands.
+  void write() {
+    static const char* const texts[] = {"peak of snow", "W", "\u00e9\u05d0", "12", "two\nlines"};
+    for (const QChar c : QString::fromUtf8(texts[random_() % std::size(texts)])) {
+      if (w.desk().typedOn() == 0 && w.desk().tool() != ToolKind::Words) return;
+      QKeyEvent press(QEvent::KeyPress, c == '\n' ? Qt::Key_Return : Qt::Key_unknown, Qt::NoModifier, QString(c));
+      QApplication::sendEvent(&w.mat(), &press);
+    }
   }
   void type() {
     QList<QLineEdit*> all = w.window.findChildren<QLineEdit*>();

@@ -125,6 +125,12 @@ class WindowDriver {
     QTest::keyClick(field, Qt::Key_Return);
     settle();
   }
+  /// A run of typing on the mat: one action.
+  void typeOnMat(const char* text) {
+    ++actions;
+    QTest::keyClicks(&mat(), text);
+    settle();
+  }
   void drop(const QString& path, Point at) {
     ++actions;
     QMimeData data;

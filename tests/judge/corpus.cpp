@@ -5,7 +5,7 @@
 
 #include "geometry/path_data.h"
 #include "shapes/primitives.h"
-#include "words/word_outline.h"
+#include "words/set_words.h"
 
 namespace widecut::judge {
 
@@ -167,11 +167,12 @@ std::vector<Operand> nearlyPair(Random& r) {
 }
 
 std::vector<Operand> wordPair(Random& r) {
-  static const char* const fonts[] = {"Cabin-Bold.otf", "LeagueSpartan-Bold.otf", "EBGaramond12-Regular.otf"};
+  static const FaceChoice faces[] = {{"Cabin", 700}, {"League Spartan", 700}, {"EB Garamond", 400}};
   static const char* const words[] = {"Peak", "snow", "Bridge 8", "&@%", "cog", "Skarrow", "Open", "R&B"};
-  const auto word =
-      wordOutline(std::string(FONT_FOLDER) + "/" + fonts[whole(r, 0, 2)], words[whole(r, 0, 7)], uniform(r, 40, 90));
-  const Outline text = word ? *word : Outline{};
+  // In the order in which arguments were worked out when the figures were taken: from the last to the first.
+  const double size = uniform(r, 40, 90);
+  const char* const word = words[whole(r, 0, 7)];
+  const Outline text = setWords(word, {faces[whole(r, 0, 2)], size}, {}).outline;
   const Box box = bounds(text);
   const Outline shape = whole(r, 0, 1) ? primitive(r) : blob(r, whole(r, 5, 9), 60, 0.4);
   return {{placed(text, -box.centre().x, -box.centre().y)},

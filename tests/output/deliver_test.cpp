@@ -8,6 +8,7 @@
 #include <QImage>
 #include <QPainter>
 #include <QProcess>
+#include <QRegularExpression>
 #include <QTemporaryDir>
 #include <random>
 
@@ -97,6 +98,48 @@ TEST(Delivery, EveryDemoSheetLooksAlikeInEveryFormat) {
     // The comparison itself would notice a shift of a pixel, and a lost square of 24 pixels.
     EXPECT_GT(worstTile(d.png, d.png.copy(1, 0, d.png.width(), d.png.height())), alike);
     EXPECT_GT(worstTile(d.png, withSquare(d.png)), alike);
+  }
+}
+
+TEST(Delivery, WordsInAPdfAreFoundWhereTheyShow) {
+  const auto project = openProject(DEMO_PROJECT);
+  ASSERT_TRUE(project) << project.error().message;
+  const QTemporaryDir folder;
+  const QString pdf = folder.filePath("a.pdf");
+  PhotoStore store;
+  // As it is, and with a line of it punched out of a panel.
+  Project cut = *project;
+  const Sheet& sheet = *sheetsOf(cut).front();
+  const auto named = [&](const char* name) {
+    for (const ItemPtr& item : sheet.items)
+      if (item->name == name) return item->id;
+    return Id{0};
+  };
+  Id made = 0;
+  cut = combined(cut, std::vector<Id>{named("side panel"), named("title")}, Outcome::SubtractFront,
+                 {named("side panel"), 0}, made);
+  ASSERT_NE(made, 0U);
+  for (const Project* p : {&*project, static_cast<const Project*>(&cut)}) {
+    const auto done =
+        deliver(*p, {sheet.id, 0, DeliveryFormat::Pdf, 96, Ground::Paper, true}, store, pdf.toStdString());
+    ASSERT_TRUE(done) << done.error().message;
+    run("qpdf", {"--check", "--no-warn", pdf});
+    run("pdftotext", {"-bbox", pdf, folder.filePath("a.html")});
+    QFile file(folder.filePath("a.html"));
+    ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+    const QString text = QString::fromUtf8(file.readAll());
+    for (const char* word : {"Skarrow", "viaducts", "caf\xC3\xA9", "timetable", "2318"})
+      EXPECT_TRUE(text.contains(QString(">%1<").arg(word))) << word;
+    // Where the title stands on the sheet, bleed included, to a few points.
+    const auto found = QRegularExpression(
+                           "<word xMin=\"([\\d.]+)\" yMin=\"([\\d.]+)\" xMax=\"([\\d.]+)\" "
+                           "yMax=\"([\\d.]+)\">Peak</word>")
+                           .match(text);
+    ASSERT_TRUE(found.hasMatch());
+    const double panel = sheet.width / 3;
+    EXPECT_NEAR(found.captured(1).toDouble(), 2 * panel + 26 + sheet.bleed, 1.5);
+    EXPECT_NEAR((found.captured(2).toDouble() + found.captured(4).toDouble()) / 2, 164 - 15 + sheet.bleed, 12);
+    EXPECT_GT(found.captured(3).toDouble() - found.captured(1).toDouble(), 80);
   }
 }
 

@@ -10,6 +10,7 @@
 #include "project/edits/pieces.h"
 #include "project/edits/places.h"
 #include "project/edits/sheets.h"
+#include "project/edits/words.h"
 #include "project/forms/repeat.h"
 #include "project/resolve.h"
 #include "sample.h"
@@ -46,7 +47,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 33));
+    const int which = static_cast<int>(number(0, 37));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -135,6 +136,21 @@ class EveryEdit {
           after.dimmed = number(0, 1) < 0.3;
           return after;
         });
+      case 32: {
+        Item words = plainItem(0, "words", {}, {});
+        words.position = place();
+        words.style = findItem(project, anyItem()) ? findItem(project, anyItem())->style : bareStyle();
+        words.form = wordsForm(anyWords());
+        return withItemsOnTop(project, sample_.sheet, {std::move(words)});
+      }
+      case 33:
+        return withText(project, one, number(0, 1) < 0.2 ? "" : anyWords().text);
+      case 34:
+        return withTextStyle(project, ids, [&](TextStyle& style) { style = anyWords().style; });
+      case 35:
+        return number(0, 1) < 0.5 ? withFrameFitted(project, one) : withLettersFitted(project, one);
+      case 36:
+        return withFramesMapped(project, ids, Affine::scale(number(0.3, 2), number(-2, 2)).about({60, 40}));
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
@@ -145,6 +161,18 @@ class EveryEdit {
           return after;
         });
     }
+  }
+  Words::Content anyWords() {
+    static const char* const texts[] = {"peak", "slow line\nabove", "caf\xC3\xA9 \xD7\x90\xD7\x91 fi",
+                                        "the slow line above the clouds"};
+    static const FaceChoice faces[] = {
+        {"Cabin", 400}, {"League Spartan", 700}, {"EB Garamond", 400, true}, {"None", 500}};
+    Words::Content words;
+    words.text = texts[random_() % std::size(texts)];
+    words.style = {faces[random_() % std::size(faces)], number(4, 60), number(0, 70),
+                   static_cast<Align>(random_() % 3)};
+    if (number(0, 1) < 0.5) words.frame = TextFrame{number(5, 120), number(5, 90)};
+    return words;
   }
   const Sheet& sheetHere() const { return *findSheet(project, sample_.sheet); }
 

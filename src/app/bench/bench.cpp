@@ -11,7 +11,9 @@
 #include "app/bench/polygon_page.h"
 #include "app/bench/recipe_page.h"
 #include "app/bench/reframe_page.h"
+#include "app/bench/words_page.h"
 #include "app/look/theme.h"
+#include "project/forms/words.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -40,6 +42,12 @@ constexpr Entry pages[] = {
     {make<PolygonPage>, inHand<ToolKind::Polygon>},
     {make<ReframePage>,
      [](const Desk& d) { return inHand<ToolKind::Reframe>(d) && d.onlyItem() && shownPhoto(*d.onlyItem()); }},
+    // Words that are a part of a cutout show its recipe, unless they are typed on.
+    {make<WordsPage>,
+     [](const Desk& d) {
+       const ItemPtr item = d.onlyItem();
+       return inHand<ToolKind::Words>(d) || (item && wordsOf(*item) && !d.openCutout());
+     }},
     {make<RecipePage>, [](const Desk& d) { return d.openCutout() != nullptr; }},
     {make<OutcomesPage>, [](const Desk& d) { return d.selection().size() > 1; }},
     {make<NextStepsPage>, [](const Desk&) { return true; }},

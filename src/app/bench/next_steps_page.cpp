@@ -31,7 +31,7 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   auto* drawRow = new QHBoxLayout(drawing_);
   drawRow->setContentsMargins(0, 0, 0, 0);
   drawRow->setSpacing(8);
-  for (const ToolKind kind : {ToolKind::Rectangle, ToolKind::Ellipse}) {
+  for (const ToolKind kind : {ToolKind::Rectangle, ToolKind::Ellipse, ToolKind::Polygon, ToolKind::Words}) {
     const ToolEntry& tool = toolEntry(kind);
     auto* button = new QPushButton(theme::icon(tool.icon), tool.words() + "  " + tool.keyText(), drawing_);
     button->setMinimumHeight(28);
@@ -57,7 +57,7 @@ void NextStepsPage::refresh(bool) {
   picture_->setVisible(item != nullptr);
   reframe_->setVisible(item && shownPhoto(*item));
   if (!item) {
-    heading_->setText(tr("Lay down a shape or a photo"));
+    heading_->setText(tr("Lay down a shape, words or a photo"));
     return;
   }
   heading_->setText(tr("“%1” · select a second item to combine them").arg(QString::fromStdString(item->name)));

@@ -64,6 +64,7 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   scroll->setWidgetResizable(true);
   scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setFocusPolicy(Qt::NoFocus);
   rowHolder_ = new QWidget(scroll);
   row_ = new QHBoxLayout(rowHolder_);
   row_->setContentsMargins(0, 0, 0, 0);

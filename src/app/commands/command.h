@@ -58,6 +58,12 @@ enum class CommandId : unsigned char {
   TrimToBleed,
   BringInPhoto,
   Reframe,
+  TypeOn,
+  WordsLeft,
+  WordsCentred,
+  WordsRight,
+  FrameToWords,
+  LettersToFrame,
   Group,
   Ungroup,
   FlipAcross,
@@ -94,7 +100,7 @@ enum class CommandId : unsigned char {
   count
 };
 
-enum class CommandMenu : unsigned char { Project, Edit, Draw, Cut, Fill, Arrange, Sheets, View, Help, count };
+enum class CommandMenu : unsigned char { Project, Edit, Draw, Cut, Fill, Text, Arrange, Sheets, View, Help, count };
 
 /// What commands work on.
 struct CommandSite {

@@ -6,6 +6,7 @@
 #include "app/commands/fill_commands.h"
 #include "app/commands/project_commands.h"
 #include "app/commands/sheets_commands.h"
+#include "app/commands/text_commands.h"
 #include "app/commands/view_commands.h"
 
 namespace widecut {
@@ -24,7 +25,7 @@ constexpr auto joined(const Command (&... tables)[Sizes]) {
 
 constexpr auto table =
     joined(commands::projectCommands, commands::editCommands, commands::cutCommands, commands::fillCommands,
-           commands::arrangeCommands, commands::sheetsCommands, commands::viewCommands);
+           commands::textCommands, commands::arrangeCommands, commands::sheetsCommands, commands::viewCommands);
 
 // Each id has its place, so that it is found without looking, and none can be left out.
 static_assert(std::size(table) == static_cast<std::size_t>(CommandId::count));

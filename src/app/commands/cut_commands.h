@@ -3,6 +3,7 @@
 
 #include "app/commands/command_rules.h"
 #include "app/desk/cuts.h"
+#include "project/forms/words.h"
 
 namespace widecut::commands {
 
@@ -86,10 +87,10 @@ inline constexpr Command cutCommands[] = {
      .words = QT_TRANSLATE_NOOP("Commands", "Bake into a plain outline"),
      .keys = "B",
      .run = [](const Site& s) { bake(s.desk); },
-     .applies = cutout,
+     .applies = [](const Desk& d) { return cutout(d) || (d.onlyItem() && wordsOf(*d.onlyItem())); },
      .hint = QT_TRANSLATE_NOOP("Commands",
-                               "Final: the cutout becomes a plain outline with the nodes of its result. Undo brings "
-                               "the recipe back."),
+                               "Final: a cutout, or words, become a plain outline with the nodes of the result. Undo "
+                               "brings the recipe, or the text, back."),
      .brief = QT_TRANSLATE_NOOP("Commands", "Bake")},
     {.id = Do::LiftParts,
      .menu = Menu::Cut,

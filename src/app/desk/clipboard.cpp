@@ -12,8 +12,12 @@
 #include "project/edits/fills.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
-#include "project/forms/form.h"
+#include "project/edits/words.h"
+#include "project/limits.h"
+#include "project/names.h"
+#include "project/resolve.h"
 #include "storage/project_file.h"
+#include "words/text_breaks.h"
 
 namespace widecut {
 namespace {
@@ -57,6 +61,35 @@ std::string pictureBytes(const QMimeData& data) {
   return bytes.toStdString();
 }
 
+/// What the words among an item say, from front to back as they are read.
+void addText(const Item& item, std::string& all) {
+  if (const Words* words = wordsOf(item)) all += (all.empty() ? "" : "\n") + words->content().text;
+  for (const ItemPtr& child : childrenOf(item)) addText(*child, all);
+}
+
+Result<void> takeText(Desk& desk, const QString& text) {
+  Words::Content content;
+  content.text = cleanText(text.toStdString());
+  while (!content.text.empty() && content.text.back() == '\n') content.text.pop_back();
+  if (content.text.empty()) return problem("the text on the clipboard is empty");
+  if (content.text.size() > limits::mostTextBytes) return problem("the text is longer than 100,000 bytes");
+  content.style = desk.textStyleForNew;
+  const SheetPtr on = desk.sheet();
+  // What is wider than the sheet gets a frame.
+  const double room = on->width * 0.8;
+  double width = 0;
+  for (const SetLine& line : setWords(content.text, content.style, {}).lines) width = std::max(width, line.width);
+  if (width > room) content.frame = TextFrame{room, on->height * 0.8};
+  Style look;
+  setColour(look, Colour{0x23, 0x30, 0x2E});
+  Item item = plainItem(desk.settled().nextId, UniqueNames(*on).take(nameOfWords(content.text)), {}, std::move(look));
+  item.form = wordsForm(std::move(content));
+  item.position = on->box().centre() - boxInFrame(item).centre();
+  const Id made = item.id;
+  if (desk.commit(Desk::tr("Paste"), withItemsOnTop(desk.settled(), on->id, {std::move(item)}))) desk.select({made});
+  return {};
+}
+
 Result<void> takePicture(Desk& desk, const QMimeData& data) {
   const auto medium = photoFromBytes(pictureBytes(data), "the pasted picture");
   if (!medium) return tl::unexpected(medium.error());
@@ -73,7 +106,17 @@ Result<void> takePicture(Desk& desk, const QMimeData& data) {
 
 }  // namespace
 
-QStringList ItemsData::formats() const { return {itemsFormat, "image/svg+xml", "image/png"}; }
+QStringList ItemsData::formats() const {
+  QStringList all{itemsFormat, "image/svg+xml", "image/png"};
+  if (!textOfWords().isEmpty()) all << "text/plain";
+  return all;
+}
+
+QString ItemsData::textOfWords() const {
+  std::string all;
+  for (const ItemPtr& item : items_) addText(*item, all);
+  return QString::fromStdString(all);
+}
 
 Scene ItemsData::scene() const {
   const Project project = projectOf(items_);
@@ -91,6 +134,7 @@ Scene ItemsData::scene() const {
 }
 
 QVariant ItemsData::retrieveData(const QString& format, QMetaType) const {
+  if (format == "text/plain") return textOfWords();
   Result<std::string> bytes = problem("another format");
   std::vector<std::string> notes;
   PhotoStore photos;  // the clipboard outlives the window
@@ -122,7 +166,8 @@ void paste(Desk& desk, PasteAt at) {
 Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
   if (!data.hasFormat(itemsFormat)) {
     if (data.hasImage()) return takePicture(desk, data);
-    return problem("it is neither items nor a picture");
+    if (data.hasText()) return takeText(desk, data.text());
+    return problem("it is neither items nor a picture nor text");
   }
   const auto from = projectFromBytes(data.data(itemsFormat).toStdString());
   if (!from) return tl::unexpected(from.error());

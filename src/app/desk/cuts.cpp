@@ -2,6 +2,7 @@
 
 #include "project/edits/pieces.h"
 #include "project/edits/tree.h"
+#include "project/forms/words.h"
 
 namespace widecut {
 
@@ -32,10 +33,13 @@ void splitLoose(Desk& desk) {
 }
 
 void bake(Desk& desk) {
-  const Id id = desk.openCutout()->id;
+  // Words inside a cutout are baked alone: the recipe stays.
+  const bool isText = desk.onlyItem() && wordsOf(*desk.onlyItem());
+  const Id id = isText ? desk.onlyItem()->id : desk.openCutout()->id;
   desk.commit(Desk::tr("Bake"), withBaked(desk.settled(), id));
   desk.select({id});
-  emit desk.told(Desk::tr("Baked: a plain outline now. Undo brings the recipe back."));
+  emit desk.told(isText ? Desk::tr("Baked: a plain outline now. Undo brings the text back.")
+                        : Desk::tr("Baked: a plain outline now. Undo brings the recipe back."));
 }
 
 void liftParts(Desk& desk) {

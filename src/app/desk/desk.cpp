@@ -215,7 +215,25 @@ QString Desk::lengthText(double points) const {
   return QString::fromStdString(measureText(points, u, decimals));
 }
 
-bool Desk::canJoin() const { return draws(tool_) && onlyItem() && isAnyUnlocked(settled(), selection_); }
+bool Desk::canJoin() const {
+  return draws(tool_) && typedOn_ == 0 && onlyItem() && isAnyUnlocked(settled(), selection_);
+}
+
+void Desk::typeOn(Id words, std::optional<Point> at) {
+  setTool(ToolKind::Words);
+  emit typingWanted(words, at);
+}
+
+void Desk::setTextStyleForNew(const TextStyle& style) {
+  textStyleForNew = style;
+  emit toolSet();
+}
+
+void Desk::setTypedOn(Id words) {
+  if (typedOn_ == words) return;
+  typedOn_ = words;
+  emit toolSet();
+}
 
 void Desk::setJoinForNew(std::optional<Role> role) {
   joinForNew_ = role;

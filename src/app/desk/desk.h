@@ -17,6 +17,7 @@
 #include "project/history.h"
 #include "project/lookup.h"
 #include "storage/recovery.h"
+#include "words/text_style.h"
 
 namespace widecut {
 
@@ -91,9 +92,15 @@ class Desk : public QObject {
   void setTool(ToolKind tool);
   /// How many corners the next polygon has; 3 to 400.
   void setCornersForNew(int corners);
+  void setTextStyleForNew(const TextStyle& style);
   /// What the next shape does to the selected item: nothing when it stays apart.
   std::optional<Role> joinForNew() const { return canJoin() ? joinForNew_ : std::nullopt; }
   void setJoinForNew(std::optional<Role> role);
+  /// Takes up the words tool and puts the caret into these words: at a place of the sheet, or behind the last letter.
+  void typeOn(Id words, std::optional<Point> at = std::nullopt);
+  /// The words that the caret is in; 0 for none.
+  Id typedOn() const { return typedOn_; }
+  void setTypedOn(Id words);
   /// True when a shape is about to be drawn, and there is one item that it could be joined to.
   bool canJoin() const;
 
@@ -142,6 +149,7 @@ class Desk : public QObject {
   Result<void> placePhoto(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
+  TextStyle textStyleForNew;                  ///< Of the next words.
   int cornersForNew = 3;                      ///< Of polygons: 3 or more.
   double depthForNew = 0;                     ///< Of stars: 0…1; 0 draws a polygon.
   double knifeGap = 2 * pointsPerMillimetre;  ///< Points, ≥ 0.
@@ -161,6 +169,7 @@ class Desk : public QObject {
   void pivotChanged();
   /// The selection is to be flipped: left to right, or top to bottom.
   void flipWanted(bool alongX);
+  void typingWanted(Id words, std::optional<Point> at);
   /// What the tool in hand is about to draw or do was set otherwise.
   void toolSet();
   void photosReady();
@@ -209,6 +218,7 @@ class Desk : public QObject {
   QTimer readySoon_;
   PhotoStore photos_;
   std::optional<Role> joinForNew_;
+  Id typedOn_ = 0;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;
 

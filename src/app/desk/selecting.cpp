@@ -3,7 +3,7 @@
 #include <algorithm>
 
 #include "project/edits/tree.h"
-#include "project/forms/form.h"
+#include "project/forms/words.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
 
@@ -96,6 +96,10 @@ void selectAlike(Desk& desk, Alike alike) {
 bool goInto(Desk& desk) {
   const ItemPtr item = desk.onlyItem();
   if (!item) return false;
+  if (wordsOf(*item)) {
+    desk.typeOn(item->id);
+    return true;
+  }
   const auto& children = childrenOf(*item);
   std::vector<ItemPtr> inside(children.begin(), children.end());
   if (showsChildren(item->form)) std::reverse(inside.begin(), inside.end());

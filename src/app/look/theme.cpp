@@ -7,11 +7,10 @@
 #include <QStyleFactory>
 #include <QWidget>
 
+#include "words/bundled_fonts.h"
+
 /// Resources of a static library have to be called in, from outside any namespace.
-static void takeInResources() {
-  Q_INIT_RESOURCE(interface);
-  Q_INIT_RESOURCE(interface_fonts);
-}
+static void takeInResources() { Q_INIT_RESOURCE(interface); }
 
 namespace widecut::theme {
 namespace {
@@ -76,9 +75,11 @@ QCheckBox::indicator:disabled { background: #D5CDBD; border-color: #D5CDBD; }
 
 void apply(QApplication& app) {
   takeInResources();
-  for (const char* file : {"Cabin-Regular", "Cabin-Medium", "Cabin-SemiBold", "Cabin-Bold"})
-    if (QFontDatabase::addApplicationFont(QString(":/fonts/%1.otf").arg(file)) < 0)
-      qWarning("the font %s is not there", file);
+  for (const BundledFont& bundled : bundledFonts()) {
+    const auto bytes = QByteArray::fromRawData(reinterpret_cast<const char*>(bundled.bytes.data()),
+                                               static_cast<qsizetype>(bundled.bytes.size()));
+    if (QFontDatabase::addApplicationFontFromData(bytes) < 0) qWarning("the font %s is not there", bundled.family);
+  }
   QApplication::setStyle(QStyleFactory::create("Fusion"));
   QPalette p;
   p.setColor(QPalette::Window, linen);

@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QDragEnterEvent>
+#include <QInputMethodEvent>
 #include <QMimeData>
 #include <QMouseEvent>
 #include <QPainter>
@@ -77,6 +78,7 @@ void Mat::takeUpTool() {
 
 void Mat::refresh() {
   setCursor(tool().cursor());
+  setAttribute(Qt::WA_InputMethodEnabled, tool().takesText());
   update();
   emit hintChanged();
 }
@@ -309,7 +311,7 @@ bool Mat::nudge(const QKeyEvent& event) {
 }
 
 void Mat::keyPressEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) {
+  if (event->key() == Qt::Key_Space && !event->isAutoRepeat() && !tool().takesText()) {
     spaceHeld_ = true;
     setCursor(Qt::OpenHandCursor);
     return;
@@ -325,12 +327,26 @@ void Mat::keyPressEvent(QKeyEvent* event) {
 bool Mat::event(QEvent* event) {
   if (event->type() == QEvent::ShortcutOverride) {
     const auto* key = static_cast<QKeyEvent*>(event);
-    if (key->modifiers() == Qt::NoModifier && tool().wants(key->key())) {
+    if (tool().wants(*key)) {
       event->accept();
       return true;
     }
   }
   return QWidget::event(event);
+}
+
+void Mat::inputMethodEvent(QInputMethodEvent* event) {
+  if (tool().takesText()) tool().inputMethod(*event);
+  refresh();
+}
+
+QVariant Mat::inputMethodQuery(Qt::InputMethodQuery query) const {
+  return tool().takesText() ? tool().inputMethodQuery(query) : QWidget::inputMethodQuery(query);
+}
+
+void Mat::focusOutEvent(QFocusEvent* event) {
+  // A menu over it takes nothing away.
+  if (event->reason() != Qt::PopupFocusReason) tool().focusLost();
 }
 
 void Mat::keyReleaseEvent(QKeyEvent* event) {
@@ -360,6 +376,7 @@ void Mat::dragEnterEvent(QDragEnterEvent* event) {
 
 void Mat::dropEvent(QDropEvent* event) {
   event->acceptProposedAction();
+  desk_.settleAll();
   emit photoDropped(photoIn(event->mimeData()), toSheet(event->position()));
 }
 

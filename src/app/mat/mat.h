@@ -61,6 +61,9 @@ class Mat : public QWidget {
   void keyPressEvent(QKeyEvent* event) override;
   void keyReleaseEvent(QKeyEvent* event) override;
   bool event(QEvent* event) override;
+  void inputMethodEvent(QInputMethodEvent* event) override;
+  QVariant inputMethodQuery(Qt::InputMethodQuery query) const override;
+  void focusOutEvent(QFocusEvent* event) override;
   void leaveEvent(QEvent* event) override;
   void showEvent(QShowEvent*) override { emit hintChanged(); }
   void hideEvent(QHideEvent*) override { emit hintChanged(); }

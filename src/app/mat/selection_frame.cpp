@@ -4,6 +4,7 @@
 #include "painting/crowded_path.h"
 #include "painting/raster.h"
 #include "project/edits/places.h"
+#include "project/forms/words.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 
@@ -150,6 +151,28 @@ void paintOutline(QPainter& painter, const Mat& mat, const Project& project, Id 
   painter.setPen(QPen(painter.pen().color(), 1, painter.pen().style()));
   painter.setBrush(Qt::NoBrush);
   painter.drawPath(path);
+  painter.restore();
+}
+
+void paintSelected(QPainter& painter, const Mat& mat, const Project& project, Id id) {
+  const ItemPtr item = findItem(project, id);
+  const Words* words = item ? wordsOf(*item) : nullptr;
+  if (!words) {
+    paintOutline(painter, mat, project, id);
+    return;
+  }
+  const Affine toSheet = frameToSheet(project, id) * words->content().stretch;
+  const auto line = [&](Point a, Point b) { painter.drawLine(mat.toMat(toSheet(a)), mat.toMat(toSheet(b))); };
+  for (std::size_t i = 0; i < words->set().shown; ++i) {
+    const SetLine& set = words->set().lines[i];
+    line(set.start, set.start + Point{set.width, 0});
+  }
+  if (words->set().fits()) return;
+  // What does not fit is said where it would go on.
+  const TextFrame& frame = *words->content().frame;
+  painter.save();
+  painter.setPen(QPen(theme::rust, 3));
+  line({0, frame.height}, {frame.width, frame.height});
   painter.restore();
 }
 

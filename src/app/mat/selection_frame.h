@@ -43,5 +43,7 @@ Affine gripMap(const SelectionFrame& frame, const Grip& grip, Point pressed, Poi
 
 /// Draws an item's outline (chain of maps applied) with the painter's pen and brush, in the mat's pixels.
 void paintOutline(QPainter& painter, const Mat& mat, const Project& project, Id item);
+/// The same, but words get lines under them, which leave them legible.
+void paintSelected(QPainter& painter, const Mat& mat, const Project& project, Id item);
 
 }  // namespace widecut

@@ -28,7 +28,7 @@ void SelectionPicture::paint(QPainter& painter, const Mat& mat, const Project& p
     own.setRenderHint(QPainter::Antialiasing);
     own.setPen(painter.pen());
     own.setBrush(Qt::NoBrush);
-    for (const Id id : items) paintOutline(own, mat, project, id);
+    for (const Id id : items) paintSelected(own, mat, project, id);
   }
   painter.drawImage(corner_ + QPointF(shift.toPoint()), image_);
 }

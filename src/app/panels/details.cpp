@@ -11,10 +11,12 @@
 #include "app/panels/panel_parts.h"
 #include "app/panels/piece_page.h"
 #include "app/panels/place_page.h"
+#include "app/panels/text_page.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/swatch.h"
 #include "project/edits/fills.h"
 #include "project/edits/tree.h"
+#include "project/forms/words.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 
@@ -28,6 +30,10 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   column->addWidget(empty_);
   body_ = new QWidget(this);
   column->addWidget(body_);
+  text_ = new TextPage(desk, this);
+  connect(text_, &TextPage::keysBack, this, &Details::keysBack);
+  column->addSpacing(6);
+  column->addWidget(text_);
   column->addStretch(1);
   auto* grid = panelGrid(body_);
 
@@ -76,7 +82,8 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   grid->addWidget(panelCaption(tr("opacity"), body_), row, 0);
   grid->addLayout(opacityRow, row++, 1, 1, 2);
   grid->setRowMinimumHeight(row++, 6);
-  grid->addWidget(panelHeading(tr("Result"), body_), row++, 0, 1, 3);
+  resultHeading_ = panelHeading(tr("Result"), body_);
+  grid->addWidget(resultHeading_, row++, 0, 1, 3);
   result_ = new QLabel(body_);
   result_->setObjectName("result");
   result_->setWordWrap(true);
@@ -112,7 +119,8 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   });
   connect(&desk, &Desk::projectChanged, this, &Details::refresh);
   connect(&desk, &Desk::photosReady, this, &Details::refresh);
-  connect(&desk, &Desk::selectionChanged, this, &Details::refresh);
+  for (const auto signal : {&Desk::selectionChanged, &Desk::toolChanged, &Desk::toolSet})
+    connect(&desk, signal, this, &Details::refresh);
   refresh();
 }
 
@@ -144,8 +152,11 @@ Project Details::restyled(const Project& project, const std::function<void(Style
 
 void Details::refresh() {
   const auto selected = items();
-  empty_->setVisible(selected.empty());
+  const bool showsText = text_->applies();
+  empty_->setVisible(selected.empty() && !showsText);
   body_->setVisible(!selected.empty());
+  text_->setVisible(showsText);
+  if (showsText) text_->refresh();
   if (selected.empty()) return;
   place_->refresh();
   refreshPaint(selected);
@@ -178,21 +189,29 @@ void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
 }
 
 void Details::refreshResult(const std::vector<ItemPtr>& selected) {
+  result_->show();
+  resultHeading_->show();
   if (selected.size() != 1) {
     result_->setText(tr("%1 items selected").arg(selected.size()));
     return;
   }
   const auto shape = resolved(*selected.front());
-  if (shape->outline.isEmpty()) {
+  const bool isText = wordsOf(*selected.front());
+  if (shape->outline.isEmpty() && !isText) {
     result_->setText(tr("Nothing is left of it. Move a part or change a role."));
     return;
   }
   const OutlineCounts n = counts(shape->outline);
   const double squareCm = std::abs(signedArea(shape->outline)) / (72 / 2.54) / (72 / 2.54);
-  QStringList lines{
-      tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
-          tr("%1 curves, %2 %3").arg(n.curves).arg(n.contours).arg(n.contours == 1 ? tr("contour") : tr("contours")),
-      tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1)};
+  QStringList lines;
+  // Of words the bench says how they sit.
+  if (!isText)
+    lines << tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
+                 tr("%1 curves, %2 %3")
+                     .arg(n.curves)
+                     .arg(n.contours)
+                     .arg(n.contours == 1 ? tr("contour") : tr("contours"))
+          << tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1);
   const auto photo = shownPhoto(*selected.front());
   const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
   if (ready && ready->isFinal && ready->level.image.isNull()) {
@@ -204,6 +223,8 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
                  .arg(resolution.colour.name(), resolution.goodFor);
   }
   result_->setText(lines.join("<br>"));
+  result_->setVisible(!lines.isEmpty());
+  resultHeading_->setVisible(!lines.isEmpty());
 }
 
 }  // namespace widecut

@@ -16,11 +16,16 @@ namespace widecut {
 
 class MeasureField;
 class PlacePage;
+class TextPage;
 
 class Details : public QWidget {
   Q_OBJECT
  public:
   explicit Details(Desk& desk, QWidget* parent = nullptr);
+
+ signals:
+  /// What was chosen is done: the keys go to the page again.
+  void keysBack();
 
  private:
   using Edit = std::function<Project(const Project&, double)>;
@@ -37,11 +42,12 @@ class Details : public QWidget {
   QWidget* body_;
   QWidget* empty_;
   PlacePage* place_;
+  TextPage* text_;
   MeasureField *lineWidth_, *opacity_;
   QPushButton *fill_, *line_;
   QLabel* fillText_;
   QSlider* opacitySlider_;
-  QLabel* result_;
+  QLabel *resultHeading_, *result_;
 };
 
 }  // namespace widecut

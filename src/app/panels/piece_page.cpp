@@ -84,7 +84,6 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
 
   for (const auto signal : {&Desk::projectChanged, &Desk::sheetChanged, &Desk::fileChanged})
     connect(&desk, signal, this, &PiecePage::refresh);
-  refresh();
 }
 
 Project PiecePage::changed(const Project& project, const std::function<void(PieceForm&)>& change) const {
@@ -135,6 +134,7 @@ void PiecePage::choosePaper() {
 }
 
 void PiecePage::refresh() {
+  if (!isVisible()) return;  // while something is selected, drags need not keep it up to date
   const Project& project = desk_.project();
   const SheetPtr sheet = desk_.sheet();
   const PiecePtr piece = sheet ? pieceOf(project, sheet->id) : nullptr;

@@ -21,6 +21,9 @@ class PiecePage : public QWidget {
  public:
   explicit PiecePage(Desk& desk, QWidget* parent = nullptr);
 
+ protected:
+  void showEvent(QShowEvent*) override { refresh(); }
+
  private:
   /// A field for one length of the piece's form.
   MeasureField* field(const QString& name, double& (*of)(PieceForm& form));

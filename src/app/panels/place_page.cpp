@@ -139,14 +139,17 @@ void PlacePage::flip(double across, double down, const QString& name) {
 }
 
 Project PlacePage::sized(const Project& project, std::optional<double> width, std::optional<double> height) const {
-  return withFrameMap(project, desk_.selection(), desk_.pivot(), topLeft, together(), [&](const SelectionFrame& frame) {
-    const auto share = [](std::optional<double> wanted, double had) {
-      return wanted && had > 0 ? std::max(*wanted, leastSide) / had : 1;
-    };
-    double across = share(width, frame.box.width()), down = share(height, frame.box.height());
-    if (proportions_->isChecked()) (width ? down : across) = width ? across : down;
-    return Affine::scale(across, down);
-  });
+  return withFrameMap(
+      project, desk_.selection(), desk_.pivot(), topLeft, together(),
+      [&](const SelectionFrame& frame) {
+        const auto share = [](std::optional<double> wanted, double had) {
+          return wanted && had > 0 ? std::max(*wanted, leastSide) / had : 1;
+        };
+        double across = share(width, frame.box.width()), down = share(height, frame.box.height());
+        if (proportions_->isChecked()) (width ? down : across) = width ? across : down;
+        return Affine::scale(across, down);
+      },
+      proportions_->isChecked() ? Frames::Scaled : Frames::Resized);
 }
 
 void PlacePage::refresh() {

@@ -1,6 +1,7 @@
 #include "app/panels/placing.h"
 
 #include "project/edits/places.h"
+#include "project/edits/words.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 
@@ -32,18 +33,19 @@ Point measuredPoint(const Placing& placing, const Pivot& pivot) {
 }
 
 Project withFrameMap(const Project& project, const std::vector<Id>& ids, const Pivot& pivot, PivotPlace usual,
-                     Together together, const std::function<Affine(const SelectionFrame&)>& map) {
+                     Together together, const std::function<Affine(const SelectionFrame&)>& map, Frames frames) {
   if (together == Together::No) {
     Project next = project;
     for (const Id id : outermost(project, ids))
-      next = withFrameMap(next, {id}, {pivot.place, {}}, usual, Together::Yes, map);
+      next = withFrameMap(next, {id}, {pivot.place, {}}, usual, Together::Yes, map, frames);
     return next;
   }
   const auto frame = SelectionFrame::of(project, ids);
   const auto back = frame ? frame->toSheet.inverse() : std::nullopt;
   if (!back) return project;
   const Point about = pivot.free ? (*back)(*pivot.free) : placeIn(frame->box, pivot.place.value_or(usual));
-  return withMapped(project, ids, frame->toSheet * map(*frame).about(about) * *back);
+  const Affine onSheet = frame->toSheet * map(*frame).about(about) * *back;
+  return frames == Frames::Resized ? withFramesMapped(project, ids, onSheet) : withMapped(project, ids, onSheet);
 }
 
 }  // namespace widecut

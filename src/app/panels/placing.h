@@ -20,9 +20,12 @@ Placing placingOf(const Project& project, const std::vector<Id>& ids);
 Point measuredPoint(const Placing& placing, const Pivot& pivot);
 
 enum class Together : bool { No, Yes };
+/// Whether words in a frame are scaled with it, or broken anew to its size.
+enum class Frames : bool { Scaled, Resized };
 /// The items after a map of the frame's own space, about the pivot or else about `usual` (a place of the box); all as
 /// one, or each in its own frame about its own place.
 Project withFrameMap(const Project& project, const std::vector<Id>& ids, const Pivot& pivot, PivotPlace usual,
-                     Together together, const std::function<Affine(const SelectionFrame&)>& map);
+                     Together together, const std::function<Affine(const SelectionFrame&)>& map,
+                     Frames frames = Frames::Scaled);
 
 }  // namespace widecut

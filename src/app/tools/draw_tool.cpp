@@ -24,12 +24,6 @@ Box usualBox(Point middle) {
   return {middle - half, middle + half};
 }
 
-std::optional<Role> roleOf(int key) {
-  for (const JoinKey& join : joinKeys)
-    if (join.key == key) return join.role;
-  return std::nullopt;
-}
-
 struct ShapeWords {
   QString name, edit, hint;
 };
@@ -149,14 +143,16 @@ void DrawTool::lay(const Box& box) {
   desk_.select({made});
 }
 
-bool DrawTool::wants(int key) const { return roleOf(key) && (drawing_ ? target_ != 0 : desk_.canJoin()); }
+bool DrawTool::wants(const QKeyEvent& event) const {
+  return event.modifiers() == Qt::NoModifier && roleOf(event.key()) && (drawing_ ? target_ != 0 : desk_.canJoin());
+}
 
 void DrawTool::keyUp(const QKeyEvent& event) {
   if (drawing_ && heldKey_ == event.key()) letGoOfKey();
 }
 
 bool DrawTool::key(QKeyEvent& event) {
-  if (const auto role = roleOf(event.key()); role && wants(event.key())) {
+  if (const auto role = roleOf(event.key()); role && wants(event)) {
     if (drawing_ && heldKey_ == event.key()) return true;  // it repeats itself
     if (drawing_) {
       if (heldKey_ == 0) beforeHeld_ = desk_.joinForNew();

@@ -18,7 +18,7 @@ class DrawTool : public Tool {
   void hover(const Pointer& pointer) override;
   bool key(QKeyEvent& event) override;
   void keyUp(const QKeyEvent& event) override;
-  bool wants(int key) const override;
+  bool wants(const QKeyEvent& key) const override;
   void putAway() override;
   void paint(QPainter& painter) override;
   QString hint() const override;

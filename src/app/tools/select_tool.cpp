@@ -9,7 +9,8 @@
 #include "project/edits/cutouts.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
-#include "project/forms/form.h"
+#include "project/edits/words.h"
+#include "project/forms/words.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
 
@@ -104,7 +105,10 @@ void SelectTool::drag(const Pointer& p) {
   if (doing_ == Doing::Gripping) {
     const Affine map = gripMap(*frame_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier,
                                p.keys & Qt::AltModifier, desk_.pivot());
-    trial_.show(withMapped(desk_.settled(), desk_.selection(), map));
+    // Words in a frame keep their letters, unless the proportions are kept: then they grow along.
+    const bool frames = !grip_->turns && !(p.keys & Qt::ShiftModifier);
+    trial_.show(frames ? withFramesMapped(desk_.settled(), desk_.selection(), map)
+                       : withMapped(desk_.settled(), desk_.selection(), map));
   }
 }
 
@@ -184,6 +188,10 @@ void SelectTool::doubleClick(const Pointer& p) {
   // One level further in: into the selected item, or else into the one at this place.
   const ItemPtr selected = desk_.onlyItem();
   const bool goesOn = selected && targetAt(p) == selected->id;
+  if (goesOn && wordsOf(*selected)) {
+    desk_.typeOn(selected->id, p.onSheet);
+    return;
+  }
   const Id whole = goesOn ? selected->id : itemAt(*desk_.sheet(), p.onSheet, reach());
   if (const Id child = childAt(desk_.project(), whole, p.onSheet, reach())) desk_.select({child});
 }
@@ -246,7 +254,7 @@ void SelectTool::paint(QPainter& painter) {
   painter.setBrush(Qt::NoBrush);
   if (hovered_ != 0 && !contains(desk_.selection(), hovered_) && doing_ == Doing::Nothing) {
     painter.setPen(QPen(QColor(theme::plum.red(), theme::plum.green(), theme::plum.blue(), 150), 2.4));
-    paintOutline(painter, mat_, desk_.project(), hovered_);
+    paintSelected(painter, mat_, desk_.project(), hovered_);
   }
   painter.setPen(QPen(theme::plum, 1.4));
   const bool moving = doing_ == Doing::Moving && trial_.isShown();
@@ -285,7 +293,7 @@ bool SelectTool::isOnPivot(const Pointer& p) const {
 void SelectTool::paintSelection(QPainter& painter, bool moving) {
   constexpr std::size_t many = 40;
   if (desk_.selection().size() <= many) {
-    for (const Id id : desk_.selection()) paintOutline(painter, mat_, desk_.project(), id);
+    for (const Id id : desk_.selection()) paintSelected(painter, mat_, desk_.project(), id);
     return;
   }
   const QPointF shift = moving ? QPointF(movedBy_.x, movedBy_.y) * mat_.zoom() : QPointF();

@@ -4,11 +4,13 @@
 #include <QCursor>
 #include <QPointF>
 #include <QString>
+#include <QVariant>
 
 #include <optional>
 
 #include "geometry/point.h"
 
+class QInputMethodEvent;
 class QKeyEvent;
 class QPainter;
 
@@ -59,7 +61,14 @@ class Tool {
   virtual bool key(QKeyEvent&) { return false; }
   virtual void keyUp(const QKeyEvent&) {}
   /// True for a key that is the tool's now, although a command has it.
-  virtual bool wants(int /*key*/) const { return false; }
+  virtual bool wants(const QKeyEvent& /*key*/) const { return false; }
+  /// True while keys are text, which an input method may help with.
+  virtual bool takesText() const { return false; }
+  /// What an input method has typed so far, or is done with.
+  virtual void inputMethod(const QInputMethodEvent&) {}
+  virtual QVariant inputMethodQuery(Qt::InputMethodQuery /*query*/) const { return {}; }
+  /// The keys go elsewhere from now on.
+  virtual void focusLost() {}
   /// A menu for what lies here is about to open: what it is about gets selected.
   virtual void choose(const Pointer&) {}
   /// The tool is being put away, or what it works on is gone: nothing half-done may stay.

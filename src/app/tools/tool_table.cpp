@@ -8,6 +8,7 @@
 #include "app/tools/offset_tool.h"
 #include "app/tools/reframe_tool.h"
 #include "app/tools/select_tool.h"
+#include "app/tools/words_tool.h"
 
 namespace widecut {
 namespace {
@@ -29,6 +30,7 @@ constexpr ToolEntry table[] = {
      makeDrawing<DrawTool::Shape::Ellipse>},
     {ToolKind::Polygon, Qt::Key_6, QT_TRANSLATE_NOOP("Tools", "Polygon"), "polygon",
      makeDrawing<DrawTool::Shape::Polygon>},
+    {ToolKind::Words, Qt::Key_8, QT_TRANSLATE_NOOP("Tools", "Words"), "words", make<WordsTool>},
     {ToolKind::Reframe, Qt::Key_9, QT_TRANSLATE_NOOP("Tools", "Reframe"), "reframe", make<ReframeTool>},
     {ToolKind::Knife, Qt::Key_0, QT_TRANSLATE_NOOP("Tools", "Knife"), "knife", make<KnifeTool>},
     {ToolKind::Offset, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Offset"), nullptr, make<OffsetTool>},

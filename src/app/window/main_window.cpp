@@ -81,7 +81,10 @@ QWidget* MainWindow::buildLeft() {
 
 QWidget* MainWindow::buildDetails() {
   auto* details = new QScrollArea(this);
-  details->setWidget(new Details(desk_, details));
+  details->setFocusPolicy(Qt::NoFocus);  // a click beside its fields takes no keys from the page
+  auto* inside = new Details(desk_, details);
+  connect(inside, &Details::keysBack, this, [this] { mat_->setFocus(); });
+  details->setWidget(inside);
   details->setWidgetResizable(true);
   details->setFrameShape(QFrame::NoFrame);
   details->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

@@ -75,7 +75,8 @@ QWidget* joinChoice(Desk& desk, QWidget* row) {
   layout->addWidget(joinButton(desk, nullptr, box));
   for (const JoinKey& join : joinKeys) layout->addWidget(joinButton(desk, &join, box));
   const auto showBox = [&desk, box] { box->setVisible(desk.canJoin()); };
-  for (const auto signal : {&Desk::toolChanged, &Desk::selectionChanged}) QObject::connect(&desk, signal, box, showBox);
+  for (const auto signal : {&Desk::toolChanged, &Desk::toolSet, &Desk::selectionChanged})
+    QObject::connect(&desk, signal, box, showBox);
   showBox();
   return box;
 }

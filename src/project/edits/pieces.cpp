@@ -6,7 +6,8 @@
 #include "cutting/planar_map.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
-#include "project/forms/form.h"
+#include "project/edits/words.h"
+#include "project/forms/words.h"
 #include "project/framing.h"
 #include "project/limits.h"
 #include "project/resolve.h"
@@ -133,6 +134,27 @@ Result<Project> withOutlines(const Project& project, std::span<const Id> ids,
   return next;
 }
 
+/// Words, and cutouts with words in them, are cut live, by a part, so that they can be typed on; `made` is 0 where the
+/// stroke misses them.
+struct WordsCut {
+  Project project;
+  Id made = 0;
+};
+Result<WordsCut> withWordsCut(const Project& project, Id id, const Outline& stroke, double gap) {
+  LineShape blade;
+  blade.width = gap;
+  const auto band = lineOutline({stroke}, blade);
+  if (!band) return tl::unexpected(band.error());
+  const Affine toSheet = frameToSheet(project, id);
+  const Operand operands[] = {{transformed(resolved(*findItem(project, id))->outline, toSheet)}, {*band}};
+  const auto away = cut(operands, Formula::chain(2, Role::Intersect));
+  if (!away) return tl::unexpected(away.error());
+  WordsCut out{project, 0};
+  if (!away->isEmpty())
+    out.project = withJoined(project, id, plainItem(0, "knife cut", *band, {}), Role::Subtract, out.made);
+  return out;
+}
+
 /// What a cut of an item goes through: the item itself or, in a group, all that is in it.
 std::vector<Id> leavesOf(const Item& item) {
   if (!showsChildren(item.form) || countOfCopies(item.form) != 1) return {item.id};
@@ -166,8 +188,9 @@ Item trimmed(const Item& item, const Outline& area, const std::string& edge, Id 
 }  // namespace
 
 Project withBaked(const Project& project, Id id) {
-  return withItem(project, id,
-                  [&](const Item& item) { return item.recipe() ? plainLike(item, resolved(item)->outline) : item; });
+  return withItem(project, id, [&](const Item& item) {
+    return item.recipe() || wordsOf(item) ? plainLike(item, resolved(item)->outline) : item;
+  });
 }
 
 std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, const LookChoice& look) {
@@ -271,6 +294,15 @@ Result<Project> withKnife(const Project& project, std::span<const Id> ids, const
       const ItemPtr item = findItem(project, id);
       const auto back = frameToSheet(project, id).inverse();
       if (!back) continue;
+      if (gap > 0 && !wordsAmong(project, {&id, 1}).empty()) {
+        const auto cut = withWordsCut(next, id, stroke, gap);
+        if (!cut) return tl::unexpected(cut.error());
+        if (cut->made == 0) continue;
+        cutAny = true;
+        next = cut->project;
+        pieceIds.push_back(cut->made);
+        continue;
+      }
       const auto pieces = knifed({resolved(*item)->outline}, transformed(stroke, *back), gap);
       if (!pieces) return tl::unexpected(pieces.error());
       const bool notched =
@@ -282,7 +314,7 @@ Result<Project> withKnife(const Project& project, std::span<const Id> ids, const
       next = withReplaced(next, id, itemsOfRegions(*item, *pieces), all, pieceIds);
     }
     // The pieces of a group's members stay in the group.
-    if (findItem(next, whole->id)) pieceIds = {whole->id};
+    if (showsChildren(whole->form) && findItem(next, whole->id)) pieceIds = {whole->id};
     made.insert(made.end(), pieceIds.begin(), pieceIds.end());
   }
   if (!cutAny) return problem("the stroke parts nothing: draw it right across a shape");

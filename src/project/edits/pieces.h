@@ -29,7 +29,8 @@ Project withOffcuts(const Project& project, Id cutout, std::vector<Id>& made);
 Outline offcutsOf(const Item& cutout);
 
 /// The items cut along a stroke (sheet space, open contours) with a gap in points. Only items that it parts, or
-/// notches, change. `made` receives the pieces. The problem says why nothing could be cut.
+/// notches, change. Words, and cutouts with words in them, stay live: with a gap the cut is a part of theirs. `made`
+/// receives the pieces. The problem says why nothing could be cut.
 Result<Project> withKnife(const Project& project, std::span<const Id> items, const Outline& stroke, double gap,
                           std::vector<Id>& made);
 

@@ -6,6 +6,7 @@
 #include "project/forms/outline_form.h"
 #include "project/forms/recipe.h"
 #include "project/forms/repeat.h"
+#include "project/forms/words.h"
 
 namespace widecut {
 namespace {
@@ -14,6 +15,10 @@ namespace {
 template <class Kind>
 std::size_t countOfCopies(const Kind&) {
   return 1;
+}
+template <class Kind>
+std::size_t countOfNodes(const Kind&) {
+  return 0;
 }
 template <class Kind>
 std::string whatIsBeyond(const Kind&) {
@@ -77,6 +82,10 @@ std::vector<Affine> copiesOf(const Form& form) {
 
 std::size_t countOfCopies(const Form& form) {
   return std::visit([](const auto& node) { return countOfCopies(*node); }, form);
+}
+
+std::size_t countOfNodes(const Form& form) {
+  return std::visit([](const auto& node) { return countOfNodes(*node); }, form);
 }
 
 std::string whatIsBeyond(const Form& form) {

@@ -11,7 +11,7 @@
 
 namespace widecut {
 
-/// "outline", "cutout", "group" or "repeat".
+/// "outline", "cutout", "group", "repeat" or "words".
 std::string_view kindOf(const Form& form);
 
 /// The items inside the form, back to front; a recipe's in the order of its formula.
@@ -34,6 +34,8 @@ std::vector<Affine> copiesOf(const Form& form);
 
 /// How many times a form shows, or counts, each of its children: 1 for most.
 std::size_t countOfCopies(const Form& form);
+/// How many nodes the form has itself, those of its children not counted.
+std::size_t countOfNodes(const Form& form);
 /// What of the form's own numbers, as in “would reach too far”, breaks the limits; empty when nothing does. Its
 /// children are not looked at.
 std::string whatIsBeyond(const Form& form);

@@ -1,13 +1,11 @@
 #include "project/forms/outline_form.h"
 
+#include "project/forms/children.h"
 #include "project/limits.h"
 
 namespace widecut {
 
-const ItemList& childrenOf(const Outline&) {
-  static const ItemList none;
-  return none;
-}
+const ItemList& childrenOf(const Outline&) { return noItems(); }
 
 std::optional<Form> withChildren(const Outline& outline, const ItemList&) {
   return std::make_shared<const Outline>(outline);

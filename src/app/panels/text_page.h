@@ -1,0 +1,54 @@
+// How the selected words look, or those that are typed next.
+#pragma once
+
+#include <QWidget>
+#include <functional>
+
+#include "app/desk/desk.h"
+
+class QComboBox;
+class QLabel;
+class QToolButton;
+
+namespace widecut {
+
+class MeasureField;
+
+class TextPage : public QWidget {
+  Q_OBJECT
+ public:
+  explicit TextPage(Desk& desk, QWidget* parent = nullptr);
+
+  /// True when there are words selected, or about to be typed.
+  bool applies() const;
+  void refresh();
+
+ signals:
+  /// A style was chosen while words are typed.
+  void keysBack();
+
+ protected:
+  bool eventFilter(QObject* watched, QEvent* event) override;
+
+ private:
+  using Change = std::function<void(TextStyle&)>;
+
+  void fillFamilies();
+  void fillFaces(const FaceChoice& face);
+  MeasureField* field(const QString& name, const QString& editName, const std::function<void(TextStyle&, double)>& set);
+  QWidget* buildAlign();
+  /// The style that shows: of the first of the selected words, or of the next ones.
+  TextStyle style() const;
+  /// Changes all selected words; the next ones too.
+  void apply(const QString& name, const Change& change);
+  void tryOut(const Change& change);
+
+  Desk& desk_;
+  Trial trial_{desk_};
+  QComboBox *family_, *face_;
+  MeasureField *size_, *leading_;
+  QToolButton* align_[3];
+  QLabel* standIn_;
+};
+
+}  // namespace widecut

@@ -1,0 +1,80 @@
+// Typing on words: the caret, what is selected, and the text as it is so far.
+#pragma once
+
+#include <QTimer>
+
+#include "app/desk/desk.h"
+#include "project/forms/words.h"
+#include "words/text_breaks.h"
+
+namespace widecut {
+
+/// New words that become an item with their first letter: alone, or as a part of the item that they are joined to.
+struct WordsDraft {
+  Item item;  ///< Words without text, in the space of the sheet.
+  std::optional<Role> role;
+  Id target = 0;
+};
+
+/// What is typed shows at once, and becomes one undo step where the person pauses, moves the caret or does something
+/// else. Places are bytes of the text.
+class Typing {
+ public:
+  explicit Typing(Desk& desk);
+
+  bool isOn() const { return item_ != 0 || draft_; }
+  /// Puts the caret into words that are there.
+  void beginOn(Id words, std::size_t caret);
+  void beginWith(WordsDraft draft);
+  /// The caret goes. Words that have no text go too.
+  void end();
+  /// Makes what was typed so far a step.
+  void settle();
+
+  /// The words as they show.
+  const Words& words() const { return *wordsOf(*shown()); }
+  /// From the space in which words are set to the sheet.
+  Affine setToSheet() const;
+  std::size_t caret() const { return caret_; }
+  std::size_t selectionBegin() const { return std::min(caret_, anchor_); }
+  std::size_t selectionEnd() const { return std::max(caret_, anchor_); }
+  bool hasSelection() const { return caret_ != anchor_; }
+  QString selectedText() const;
+  const std::string& text() const { return text_; }
+  /// Where the caret shows: behind what an input method has typed so far.
+  std::size_t shownCaret() const { return caret_ + preedit_.size(); }
+
+  enum class Keep : bool { No, Selection };
+  void moveTo(std::size_t place, Keep keep);
+  void step(int direction, Stride stride, Keep keep);
+  void stepLine(int down, Keep keep);
+  void toLineEnd(int direction, Keep keep);
+  void selectAll();
+  void selectWord(std::size_t at);
+  /// In the place of what is selected.
+  void insert(const QString& text);
+  void erase(int direction, Stride stride);
+  /// Text that an input method is not yet done with: it shows, but is not typed.
+  void setPreedit(const QString& text);
+
+ private:
+  ItemPtr shown() const;
+  void show(std::string text, std::size_t caret);
+  bool showNow();
+  void follow();
+  void clear();
+
+  Desk& desk_;
+  Trial trial_;
+  QTimer pause_;
+  Id item_ = 0;
+  std::optional<WordsDraft> draft_;
+  Id joined_ = 0;  ///< What a draft that is joined becomes a part of.
+  std::string text_;
+  std::string preedit_;
+  std::size_t caret_ = 0, anchor_ = 0;
+  std::optional<double> wantedX_;  ///< Of the caret, while it goes from line to line.
+  bool settling_ = false;
+};
+
+}  // namespace widecut

@@ -1,0 +1,50 @@
+// Tool 8: words, typed on the mat.
+#pragma once
+
+#include "app/tools/tool.h"
+#include "app/tools/typing.h"
+
+namespace widecut {
+
+class WordsTool : public Tool {
+ public:
+  WordsTool(Mat& mat, Desk& desk);
+
+  void press(const Pointer& pointer) override;
+  void drag(const Pointer& pointer) override;
+  void release(const Pointer& pointer) override;
+  void hover(const Pointer& pointer) override;
+  void doubleClick(const Pointer& pointer) override;
+  bool key(QKeyEvent& event) override;
+  bool wants(const QKeyEvent& key) const override;
+  bool takesText() const override { return typing_.isOn(); }
+  void inputMethod(const QInputMethodEvent& event) override;
+  QVariant inputMethodQuery(Qt::InputMethodQuery query) const override;
+  void focusLost() override { typing_.settle(); }
+  void putAway() override;
+  void paint(QPainter& painter) override;
+  QString hint() const override;
+  QCursor cursor() const override;
+
+ private:
+  enum class Doing : unsigned char { Nothing, Drawing, Selecting };
+
+  bool keyWhileTyping(QKeyEvent& event);
+  bool isOnTyped(Point onSheet) const;
+  std::size_t placeUnder(Point onSheet) const;
+  /// Words in a frame, or on lines of their own from a point on.
+  void begin(Point at, std::optional<TextFrame> frame);
+  Colour legibleAt(Point onSheet) const;
+  QRectF caretOnMat() const;
+  void showCaret();
+
+  Typing typing_;
+  QTimer blink_;
+  bool caretShows_ = true;
+  Doing doing_ = Doing::Nothing;
+  Pointer pressed_{};
+  Pointer now_{};
+  Id under_ = 0;  ///< The words that a click here would go into.
+};
+
+}  // namespace widecut

@@ -1,0 +1,121 @@
+#include "output/pdf_text.h"
+
+#include <QString>
+#include <cmath>
+#include <span>
+
+#include "geometry/path_data.h"
+
+namespace widecut {
+namespace {
+
+using Object = QPDFObjectHandle;
+
+constexpr int codesPerFont = 255;
+constexpr double mostWidth = 10'000;
+constexpr int widthStep = 10;  // thousandths of the em
+
+std::string number(double v) { return shortestNumber(std::round(v * 1e4) / 1e4); }
+std::string hex(int byte) { return QByteArray(1, static_cast<char>(byte)).toHex().toStdString(); }
+std::string utf16(const std::string& letter) {
+  QByteArray bytes;
+  const QString text = QString::fromStdString(letter);
+  for (const QChar c : text) bytes += QByteArray::number(0x10000 + c.unicode(), 16).mid(1);
+  return bytes.toStdString();
+}
+
+/// What the codes of a font mean.
+std::string unicodeMap(std::span<const std::pair<std::string, int>> letters) {
+  std::string out =
+      "/CIDInit /ProcSet findresource begin\n12 dict begin\nbegincmap\n/CMapName /Read def\n/CMapType 2 def\n"
+      "1 begincodespacerange\n<00> <ff>\nendcodespacerange\n";
+  constexpr std::size_t mostAtOnce = 100;  // by the specification
+  for (std::size_t from = 0; from < letters.size(); from += mostAtOnce) {
+    const std::size_t to = std::min(letters.size(), from + mostAtOnce);
+    out += std::to_string(to - from) + " beginbfchar\n";
+    for (std::size_t i = from; i < to; ++i)
+      out += "<" + hex(static_cast<int>(i) + 1) + "> <" + utf16(letters[i].first) + ">\n";
+    out += "endbfchar\n";
+  }
+  return out + "endcmap\nCMapName currentdict /CMap defineresource pop\nend\nend\n";
+}
+
+}  // namespace
+
+PdfText::Code PdfText::codeOf(const Letter& letter) {
+  const auto [known, fresh] = known_.try_emplace(letter);
+  if (fresh) {
+    const int count = static_cast<int>(letters_.size());
+    known->second = {count / codesPerFont, count % codesPerFont + 1};
+    if (known->second.letter == 1) fonts_.push_back(pdf_.makeIndirectObject(Object::newDictionary()));
+    letters_.push_back(letter);
+  }
+  return known->second;
+}
+
+std::string PdfText::written(const ReadLine& line,
+                             const std::function<std::string(int number, const Object& font)>& nameOf) {
+  if (!(line.size > 0) || line.stops.size() < 2) return {};
+  const Affine& m = line.place;
+  // Letters stand upright where y points up, so they are turned over once more.
+  std::string out = "BT\n" + number(m.xx) + " " + number(m.yx) + " " + number(-m.xy) + " " + number(-m.yy) + " " +
+                    number(m.dx) + " " + number(m.dy) + " Tm\n";
+  int font = -1;
+  double at = line.stops.front().x;
+  std::string run;
+  const auto endRun = [&] {
+    if (!run.empty()) out += "[" + run + "] TJ\n";
+    run.clear();
+  };
+  // TJ moves the next letter back by thousandths of the em.
+  const auto thousandths = [&](double points) { return points / line.size * 1000; };
+  if (at != 0) run += number(-thousandths(at)) + " ";
+  for (std::size_t i = 0; i + 1 < line.stops.size(); ++i) {
+    const std::size_t from = line.stops[i].at, to = line.stops[i + 1].at;
+    const double advance = thousandths(line.stops[i + 1].x - line.stops[i].x);
+    const int width = static_cast<int>(std::lround(std::clamp(advance, 0.0, mostWidth) / widthStep)) * widthStep;
+    const Code code = codeOf({line.text.substr(from, to - from), width});
+    if (code.font != font) {
+      endRun();
+      font = code.font;
+      out += nameOf(font, fonts_[static_cast<std::size_t>(font)]) + " " + number(line.size) + " Tf\n";
+    }
+    run += "<" + hex(code.letter) + "> ";
+    if (advance != width) run += number(width - advance) + " ";
+  }
+  endRun();
+  return out + "ET\n";
+}
+
+void PdfText::finish() {
+  for (std::size_t k = 0; k < fonts_.size(); ++k) {
+    const std::size_t from = k * codesPerFont, count = std::min<std::size_t>(codesPerFont, letters_.size() - from);
+    const std::span<const Letter> letters(letters_.data() + from, count);
+    Object& font = fonts_[k];
+    font.replaceKey("/Type", Object::newName("/Font"));
+    font.replaceKey("/Subtype", Object::newName("/Type3"));
+    font.replaceKey("/FontBBox", Object::parse("[0 -250 500 750]"));
+    font.replaceKey("/FontMatrix", Object::parse("[0.001 0 0 0.001 0 0]"));
+    font.replaceKey("/Resources", Object::newDictionary());
+    font.replaceKey("/FirstChar", Object::newInteger(1));
+    font.replaceKey("/LastChar", Object::newInteger(static_cast<long long>(count)));
+    Object glyphs = Object::newDictionary(), widths = Object::newArray(), names = Object::newArray();
+    names.appendItem(Object::newInteger(1));
+    for (std::size_t i = 0; i < count; ++i) {
+      const std::string name = "/w" + std::to_string(letters[i].second);
+      widths.appendItem(Object::newInteger(letters[i].second));
+      names.appendItem(Object::newName(name));
+      if (!glyphs.hasKey(name))
+        glyphs.replaceKey(name, Object::newStream(&pdf_, std::to_string(letters[i].second) + " 0 d0\n"));
+    }
+    font.replaceKey("/Widths", widths);
+    Object encoding = Object::newDictionary();
+    encoding.replaceKey("/Type", Object::newName("/Encoding"));
+    encoding.replaceKey("/Differences", names);
+    font.replaceKey("/Encoding", encoding);
+    font.replaceKey("/CharProcs", glyphs);
+    font.replaceKey("/ToUnicode", Object::newStream(&pdf_, unicodeMap(letters)));
+  }
+}
+
+}  // namespace widecut

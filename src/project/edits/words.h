@@ -1,0 +1,32 @@
+// Edits of words: what is typed, how it looks, and the frame that it is broken to.
+#pragma once
+
+#include <functional>
+#include <span>
+
+#include "project/forms/words.h"
+#include "project/lookup.h"
+
+namespace widecut {
+
+/// The name of an item that says this: its first words.
+std::string nameOfWords(const std::string& text);
+
+/// The item with another text. A name that came from its text follows it; a photo of its own goes on covering it.
+Project withText(const Project& project, Id item, const std::string& text);
+/// The style of all words among the items, and inside them, after a change. Words stay where they are: those on lines
+/// of their own keep their box's left edge when they are aligned otherwise.
+Project withTextStyle(const Project& project, std::span<const Id> items, const std::function<void(TextStyle&)>& change);
+/// All words among the items and inside them.
+std::vector<ItemPtr> wordsAmong(const Project& project, std::span<const Id> items);
+
+/// Words in a frame after a map of the sheet: where it keeps the frame's sides square to one another the frame takes
+/// the new size, and the letters keep theirs. Everything else is mapped as withMapped does.
+Project withFramesMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap);
+/// The text frame as high as its lines; from a line, a frame as wide as it is.
+Project withFrameFitted(const Project& project, Id item);
+/// The letters, and their leading, as large as fit into the frame, never larger than they are. Nothing changes where
+/// they fit, or do not at any size.
+Project withLettersFitted(const Project& project, Id item);
+
+}  // namespace widecut
