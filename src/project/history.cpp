@@ -6,6 +6,7 @@
 #include "project/budgets.h"
 #include "project/forms/form.h"
 #include "project/lookup.h"
+#include "project/resolve.h"
 
 namespace widecut {
 namespace {
@@ -38,16 +39,17 @@ std::size_t bytesNewIn(const Project& project, const Project& before) {
     const SheetPtr old = findSheet(before, sheet->id);
     if (sheet == old) continue;
     bytes += sizeof(Sheet);
-    const auto count = [&](const Item& item) {
-      bytes += bytesOf(item);
+    // What only moved, or looks otherwise, shares its form and what it comes to.
+    const auto count = [&](const Item& item, const Item* was) {
+      bytes += was && nodeOf(was->form) == nodeOf(item.form) ? sizeof(Item) : bytesOf(item);
       gather(item, shown);
     };
     const ItemList none, &known = old ? old->items : none;
     eachDifference(sheet->items, known, [&](std::size_t i) {
-      count(*sheet->items[i]);
+      count(*sheet->items[i], known[i].get());
       gather(*known[i], shownBefore);
     });
-    for (std::size_t i = known.size(); i < sheet->items.size(); ++i) count(*sheet->items[i]);
+    for (std::size_t i = known.size(); i < sheet->items.size(); ++i) count(*sheet->items[i], nullptr);
     for (std::size_t i = sheet->items.size(); i < known.size(); ++i) gather(*known[i], shownBefore);
   }
   for (const MediumPtr& medium : shown)
@@ -69,6 +71,7 @@ void History::commit(std::string editName, ProjectPtr project) {
     states_.erase(states_.begin());
     bytes_ -= states_.front().bytes;  // of the step that cannot be taken back any more
     states_.front().bytes = 0;
+    ++forgotten_;
     --at_;
     if (saved_ != neverSaved) saved_ = saved_ == 0 ? neverSaved : saved_ - 1;
   }

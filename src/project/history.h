@@ -33,6 +33,8 @@ class History {
   bool isSaved() const { return saved_ == at_; }
   /// What all states hold together, beyond the first one.
   std::size_t bytes() const { return bytes_; }
+  /// How many of the oldest steps were let go of.
+  std::size_t forgotten() const { return forgotten_; }
 
  private:
   static constexpr std::size_t neverSaved = static_cast<std::size_t>(-1);
@@ -41,6 +43,7 @@ class History {
     ProjectPtr project;
     std::size_t bytes;
   };
+  std::size_t forgotten_ = 0;
   std::vector<State> states_;
   std::size_t at_ = 0;
   std::size_t saved_ = 0;

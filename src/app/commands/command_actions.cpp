@@ -20,7 +20,12 @@ CommandActions::CommandActions(const CommandSite& site, std::function<void()> be
     action->setToolTip(c.tip());
     action->setCheckable(c.isOn != nullptr);
     const bool looksOnly = c.menu == CommandMenu::View || c.menu == CommandMenu::Help || c.id == CommandId::Quit;
-    connect(action, &QAction::triggered, this, [this, &c, looksOnly] { act(looksOnly, [&] { c.run(site_); }); });
+    connect(action, &QAction::triggered, this, [this, &c, looksOnly] {
+      act(looksOnly, [&] {
+        // What was being tried, and is settled now, may have left nothing to act on.
+        if (!c.applies || c.applies(site_.desk)) c.run(site_);
+      });
+    });
     actions_[static_cast<std::size_t>(c.id)] = action;
   }
   for (const auto signal :
