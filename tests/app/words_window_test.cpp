@@ -1,7 +1,9 @@
 // Typing on the mat, and how words look, in the real window.
 #include <QClipboard>
 #include <QComboBox>
+#include <QFile>
 #include <QLabel>
+#include <QTemporaryDir>
 
 #include "everyday.h"
 #include "project/edits/tree.h"
@@ -18,7 +20,7 @@ struct WordsWindow : Everyday {
   }
   /// A line of large letters, done with.
   Id line(const char* text, Point at) {
-    w.desk().textStyleForNew = {{"League Spartan", 700}, 60, 66, Align::Left};
+    w.desk().setTextStyleForNew({{"League Spartan", 700}, 60, 66, Align::Left});
     begin(at);
     type(text);
     w.key(Qt::Key_Escape);
@@ -137,7 +139,7 @@ TEST_F(WordsWindow, WhatIsTypedIsKeptWhateverIsDoneNext) {
 }
 
 TEST_F(WordsWindow, AFrameBreaksLinesAndIsSizedWithoutItsLetters) {
-  w.desk().textStyleForNew = {{"Cabin", 400}, 20, 24, Align::Left};
+  w.desk().setTextStyleForNew({{"Cabin", 400}, 20, 24, Align::Left});
   w.key(Qt::Key_8);
   w.drag(w.mm(60, 60), w.mm(120, 90));
   type("the slow line above the clouds");
@@ -196,7 +198,7 @@ TEST_F(WordsWindow, WordsInACutoutAreTypedOnAndItFollows) {
   const Id panel = draw(Qt::Key_4, w.mm(40, 30), w.mm(240, 80));
   w.key(Qt::Key_8);
   w.key(Qt::Key_S);
-  w.desk().textStyleForNew = {{"League Spartan", 700}, 90, 99, Align::Left};
+  w.desk().setTextStyleForNew({{"League Spartan", 700}, 90, 99, Align::Left});
   w.click(w.mm(50, 70));
   type("ll");
   ASSERT_EQ(w.sheet().items.size(), 1U) << "shown while it is typed";
@@ -309,6 +311,31 @@ TEST_F(WordsWindow, TheKnifeLeavesWordsToBeTypedOn) {
   type("s");
   w.key(Qt::Key_Escape);
   EXPECT_GT(boxInParent(*w.sheet().items[0]).width(), before.width());
+}
+
+TEST_F(WordsWindow, PastedAndDroppedDrawingsBecomeShapes) {
+  const char* const svg =
+      "<svg xmlns='http://www.w3.org/2000/svg'><rect width='96' height='48' fill='#2f7d4f'/><circle r='9'/></svg>";
+  auto* data = new QMimeData;
+  data->setData("image/svg+xml", svg);
+  QApplication::clipboard()->setMimeData(data);
+  w.key(Qt::Key_V, Qt::ControlModifier);
+  ASSERT_EQ(w.sheet().items.size(), 1U);
+  ASSERT_EQ(childrenOf(*w.sheet().items[0]).size(), 2U) << "one group of both";
+  EXPECT_NEAR(boxInParent(*w.sheet().items[0]).centre().x, w.sheet().width / 2, 1e-6);
+  // As text too, and as a file that is dropped.
+  QApplication::clipboard()->setText(svg);
+  w.key(Qt::Key_V, Qt::ControlModifier);
+  EXPECT_EQ(w.sheet().items.size(), 2U);
+  const QTemporaryDir folder;
+  QFile file(folder.filePath("mark.svg"));
+  ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+  file.write(svg);
+  file.close();
+  w.drop(file.fileName(), w.mm(60, 70));
+  ASSERT_EQ(w.sheet().items.size(), 3U);
+  EXPECT_EQ(w.sheet().items[2]->name, "mark");
+  EXPECT_NEAR(distance(boxInParent(*w.sheet().items[2]).centre(), w.mm(60, 70)), 0, 2);
 }
 
 TEST_F(WordsWindow, PastedTextBecomesWords) {

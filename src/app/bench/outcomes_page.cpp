@@ -16,29 +16,50 @@
 namespace widecut {
 namespace {
 
-constexpr QSize pictureSize{124, 70};
+constexpr QSize pictureSize{138, 70};
+constexpr std::size_t mostChips = 100;
 constexpr int atOnce = 400;  // nodes up to which the pictures are there at once; of more they follow
 
+/// How an outcome is shown: by what it does to these items, in plain words.
 struct OutcomeFace {
-  QString name, sign, key;
+  QString name;     ///< Of the operation.
+  QString caption;  ///< What comes of it.
+  QString sign, key;
   QColor edge;
 };
 
+/// A name as short as two of them fit under a picture.
+QString shortName(const Item& item) {
+  constexpr qsizetype most = 9;
+  const QString name = QString::fromStdString(item.name);
+  return name.size() <= most ? name : name.left(most - 1).trimmed() + "…";
+}
+
+/// “photo in PEAK”, where one of two items is a photo that the other one cuts; else what they share.
+QString sharedCaption(const std::vector<ItemPtr>& items) {
+  if (items.size() != 2 || showsPicture(*items[0]) == showsPicture(*items[1]))
+    return OutcomesPage::tr("what all share");
+  return OutcomesPage::tr("photo in %1").arg(shortName(showsPicture(*items[0]) ? *items[1] : *items[0]));
+}
+
 OutcomeFace faceOf(Outcome outcome, const std::vector<ItemPtr>& items) {
-  const QString front =
-      items.size() == 2 ? QString::fromStdString(items.back()->name) : OutcomesPage::tr("the front ones");
-  const QString back = items.size() == 2 ? QString::fromStdString(items.front()->name) : OutcomesPage::tr("the others");
+  const bool two = items.size() == 2;
+  const QString front = two ? shortName(*items.back()) : OutcomesPage::tr("front ones");
+  const QString back = two ? shortName(*items.front()) : OutcomesPage::tr("the others");
   switch (outcome) {
     case Outcome::Union:
-      return {OutcomesPage::tr("Union"), "+", "U", theme::pine};
+      return {OutcomesPage::tr("Union"), two ? OutcomesPage::tr("both as one") : OutcomesPage::tr("all as one"), "+",
+              "U", theme::pine};
     case Outcome::SubtractFront:
-      return {front, "−", "S", theme::rust};
+      return {OutcomesPage::tr("Subtract front from back"), OutcomesPage::tr("%1 out of %2").arg(front, back), "−", "S",
+              theme::rust};
     case Outcome::SubtractBack:
-      return {back, "−", "⇧S", theme::rust};
+      return {OutcomesPage::tr("Subtract back from front"), OutcomesPage::tr("%1 out of %2").arg(back, front), "−",
+              "⇧S", theme::rust};
     case Outcome::Intersect:
-      return {OutcomesPage::tr("Intersect"), "∩", "I", theme::blue};
+      return {OutcomesPage::tr("Intersect"), sharedCaption(items), "∩", "I", theme::blue};
     case Outcome::Exclude:
-      return {OutcomesPage::tr("Exclude"), "⊕", "X", theme::ochre};
+      return {OutcomesPage::tr("Exclude"), OutcomesPage::tr("all but the overlap"), "⊕", "X", theme::ochre};
   }
   return {};
 }
@@ -160,12 +181,10 @@ void OutcomesPage::addOutcome(QBoxLayout& cards, std::size_t index, const std::v
                               const std::shared_ptr<const Worked>& worked) {
   const Outcome outcome = allOutcomes[index];
   const OutcomeFace face = faceOf(outcome, items);
-  auto* card = new Card(face.name, face.key, face.edge, worked ? worked->outcomes[index].picture : QImage(), this);
+  auto* card = new Card(face.caption, face.key, face.edge, worked ? worked->outcomes[index].picture : QImage(), this);
   card->setSign(face.sign);
-  if (outcome == Outcome::SubtractFront || outcome == Outcome::SubtractBack) {
-    card->setAccessibleName(tr("Subtract %1").arg(face.name));
-    card->setToolTip(card->accessibleName());
-  }
+  card->setAccessibleName(tr("%1: %2").arg(face.name, face.caption));
+  card->setToolTip(tr("%1 (%2)").arg(card->accessibleName(), face.key));
   if (!worked)
     card->setNote(tr("working it out"));
   else if (worked->outcomes[index].isEmpty)
@@ -185,9 +204,10 @@ void OutcomesPage::addOutcome(QBoxLayout& cards, std::size_t index, const std::v
 void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items,
                                const std::shared_ptr<const Worked>& worked) {
   const std::vector<Id> ids = desk_.selection();
-  auto* card = new Card(tr("Divide"), "D", theme::slate, worked ? worked->divided : QImage(), this);
+  auto* card = new Card(tr("every piece apart"), "D", theme::slate, worked ? worked->divided : QImage(), this);
   card->setSign("÷");
   card->setObjectName("divide");
+  card->setAccessibleName(tr("Divide: every piece apart"));
   if (worked)
     card->setToolTip(tr("%1 pieces, each an item of its own: %2 items end").arg(worked->pieces).arg(items.size()));
   else
@@ -214,33 +234,44 @@ void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const st
   auto* label = new QLabel(heading, this);
   theme::makeHeading(*label);
   column.addWidget(label);
-  auto* row = new QHBoxLayout;
+  // As many as there are, in a strip that scrolls.
+  auto* strip = new QScrollArea(this);
+  strip->setWidgetResizable(true);
+  strip->setFrameShape(QFrame::NoFrame);
+  strip->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  strip->setFocusPolicy(Qt::NoFocus);
+  auto* holder = new QWidget(strip);
+  auto* row = new QHBoxLayout(holder);
+  row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(5);
-  column.addLayout(row);
   const LookChoice current = desk_.lookFor(desk_.selection(), Outcome::Union);
-  const auto chip = [&](const QString& name, bool marked, const auto& choose) {
-    auto* button = new QPushButton(this);
-    button->setText((marked ? "● " : "") + button->fontMetrics().elidedText(name, Qt::ElideRight, 90));
-    button->setToolTip(name);
+  int width = 0;
+  const auto chip = [&](const QString& name, std::function<QImage(QSize)> picture, bool marked, const auto& choose) {
+    auto* button = new PictureChip(name, std::move(picture), holder);
     button->setAccessibleName(heading + " " + name);
-    button->setCheckable(true);
     button->setChecked(marked);
     button->setObjectName((photos ? "photoOf " : "lookOf ") + name);
-    button->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
-    connect(button, &QPushButton::clicked, this, choose);
+    connect(button, &PictureChip::clicked, this, choose);
     row->addWidget(button);
+    width += button->sizeHint().width() + row->spacing();
   };
-  constexpr std::size_t most = 4;
-  for (std::size_t i = 0; i < std::min(offered.size(), most); ++i) {
-    const Id id = offered[i]->id;
-    const QString name = QString::fromStdString(offered[i]->name);
+  for (std::size_t i = 0; i < std::min(offered.size(), mostChips); ++i) {
+    const ItemPtr item = offered[i];
+    const QString name = QString::fromStdString(item->name);
+    const auto picture = [this, item](QSize size) {
+      return pictureOf({item}, desk_.photos(), size, devicePixelRatioF());
+    };
     if (photos)
-      chip(name, current.photo == id, [this, id] { desk_.choosePhoto(id); });
+      chip(name, picture, current.photo == item->id, [this, id = item->id] { desk_.choosePhoto(id); });
     else
-      chip(name, current.look == id, [this, id] { desk_.chooseLook(id); });
+      chip(name, picture, current.look == item->id, [this, id = item->id] { desk_.chooseLook(id); });
   }
-  if (photos) chip(tr("none"), current.photo == 0, [this] { desk_.choosePhoto(Id{0}); });
+  if (photos) chip(tr("none"), {}, current.photo == 0, [this] { desk_.choosePhoto(Id{0}); });
   row->addStretch(1);
+  strip->setWidget(holder);
+  constexpr int widest = 300, height = 34;
+  strip->setFixedSize(std::min(width, widest), height + (width > widest ? 9 : 0));
+  column.addWidget(strip);
 }
 
 }  // namespace widecut

@@ -1,10 +1,7 @@
 // A page of the bench: a cutout is selected: its parts and their roles.
 #pragma once
 
-#include <QPointer>
-
 #include "app/bench/bench_page.h"
-#include "app/desk/latest_task.h"
 
 class QBoxLayout;
 class QLabel;
@@ -13,6 +10,7 @@ class QPushButton;
 namespace widecut {
 
 class FormulaField;
+class RecipeChips;
 
 /// A cutout is selected: its parts and their roles.
 class RecipePage : public BenchPage {
@@ -22,18 +20,13 @@ class RecipePage : public BenchPage {
   void refresh(bool selection) override;
 
  private:
-  void rebuild(const Item& cutout);
-  void showResult(const Item& cutout);
   void addHeader(QBoxLayout& column);
   void useFormula(const QString& text);
   Trial trial_{desk_};
   QLabel* heading_;
   FormulaField* formula_;
-  QPointer<QLabel> result_;
-  LatestTask task_;
   QPushButton *photo_, *reframe_, *offcuts_, *split_;
-  QBoxLayout* row_;
-  QWidget* rowHolder_;
+  RecipeChips* chips_;
 };
 
 }  // namespace widecut

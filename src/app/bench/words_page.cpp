@@ -41,6 +41,8 @@ WordsPage::WordsPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
     actions->addWidget(button);
     buttons_.push_back(button);
     if (id == CommandId::Reframe) reframe_ = button;
+    if (id == CommandId::FrameToWords) frame_ = button;
+    if (id == CommandId::LettersToFrame) letters_ = button;
   }
   actions->addStretch(1);
   column->addStretch(1);
@@ -63,6 +65,8 @@ void WordsPage::refresh(bool) {
   heading_->setText(tr("“%1” · select a second item to combine them").arg(QString::fromStdString(item->name)));
   picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
   reframe_->setVisible(shownPhoto(*item).has_value());
+  letters_->setVisible(!words->set().fits());
+  frame_->setText(words->content().frame ? command(CommandId::FrameToWords).buttonWords() : tr("Give it a frame"));
   const SetWords& set = words->set();
   const auto letters = letterStops(words->content().text).size() - 1, lines = set.lines.size();
   const QString size = tr("%1 on %2")

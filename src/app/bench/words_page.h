@@ -15,7 +15,7 @@ class WordsPage : public BenchPage {
 
  private:
   QLabel *heading_, *picture_, *fit_;
-  QPushButton* reframe_;
+  QPushButton *reframe_, *frame_, *letters_;
   std::vector<QPushButton*> buttons_;
 };
 

@@ -6,6 +6,7 @@
 #include <QImage>
 #include <algorithm>
 
+#include "app/desk/bring_in.h"
 #include "app/desk/grouping.h"
 #include "output/png.h"
 #include "output/svg.h"
@@ -73,7 +74,7 @@ Result<void> takeText(Desk& desk, const QString& text) {
   while (!content.text.empty() && content.text.back() == '\n') content.text.pop_back();
   if (content.text.empty()) return problem("the text on the clipboard is empty");
   if (content.text.size() > limits::mostTextBytes) return problem("the text is longer than 100,000 bytes");
-  content.style = desk.textStyleForNew;
+  content.style = desk.textStyleForNew();
   const SheetPtr on = desk.sheet();
   // What is wider than the sheet gets a frame.
   const double room = on->width * 0.8;
@@ -165,7 +166,14 @@ void paste(Desk& desk, PasteAt at) {
 
 Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
   if (!data.hasFormat(itemsFormat)) {
+    if (data.hasFormat("image/svg+xml")) {
+      const QByteArray svg = data.data("image/svg+xml");
+      return layShapes(desk, std::string_view(svg.constData(), static_cast<std::size_t>(svg.size())),
+                       Desk::tr("shapes"), {}, Desk::tr("Paste"));
+    }
     if (data.hasImage()) return takePicture(desk, data);
+    if (const std::string text = data.text().toStdString(); isSvg(text))
+      return layShapes(desk, text, Desk::tr("shapes"), {}, Desk::tr("Paste"));
     if (data.hasText()) return takeText(desk, data.text());
     return problem("it is neither items nor a picture nor text");
   }

@@ -224,8 +224,18 @@ void Desk::typeOn(Id words, std::optional<Point> at) {
   emit typingWanted(words, at);
 }
 
+TextStyle Desk::textStyleForNew() const {
+  if (textStyle_) return *textStyle_;
+  constexpr double lines = 22, leading = 1.2;  // so many would stand on the shorter side
+  const SheetPtr on = sheet();
+  TextStyle style;
+  style.size = std::clamp(std::round(std::min(on->width, on->height) / lines), 6.0, 200.0);
+  style.leading = std::round(style.size * leading);
+  return style;
+}
+
 void Desk::setTextStyleForNew(const TextStyle& style) {
-  textStyleForNew = style;
+  textStyle_ = style;
   emit toolSet();
 }
 

@@ -92,6 +92,8 @@ class Desk : public QObject {
   void setTool(ToolKind tool);
   /// How many corners the next polygon has; 3 to 400.
   void setCornersForNew(int corners);
+  /// Of the next words: like the last ones, or as large as suits the sheet.
+  TextStyle textStyleForNew() const;
   void setTextStyleForNew(const TextStyle& style);
   /// What the next shape does to the selected item: nothing when it stays apart.
   std::optional<Role> joinForNew() const { return canJoin() ? joinForNew_ : std::nullopt; }
@@ -145,11 +147,11 @@ class Desk : public QObject {
   void takeUp(Project project, const QString& path);
   /// Where claims on files are noted; without it none are made.
   void setClaims(const std::string& folder) { claims_ = folder; }
-  /// Puts a photo file into the only selected outline or, when none or several are selected, on the sheet.
+  /// Puts a photo file into the only selected outline or, when none or several are selected, on the sheet; the shapes
+  /// of an SVG file on the sheet.
   Result<void> placePhoto(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
-  TextStyle textStyleForNew;                  ///< Of the next words.
   int cornersForNew = 3;                      ///< Of polygons: 3 or more.
   double depthForNew = 0;                     ///< Of stars: 0…1; 0 draws a polygon.
   double knifeGap = 2 * pointsPerMillimetre;  ///< Points, ≥ 0.
@@ -219,6 +221,7 @@ class Desk : public QObject {
   PhotoStore photos_;
   std::optional<Role> joinForNew_;
   Id typedOn_ = 0;
+  std::optional<TextStyle> textStyle_;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;
 

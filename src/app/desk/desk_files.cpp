@@ -3,8 +3,11 @@
 
 #include <QFileInfo>
 
+#include "app/desk/bring_in.h"
+#include "media/files.h"
 #include "output/png.h"
 #include "project/edits/fills.h"
+#include "project/limits.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
 
@@ -135,6 +138,13 @@ Result<void> Desk::save(const QString& path, bool replaceChanged) {
 }
 
 Result<void> Desk::placePhoto(const QString& path, std::optional<Point> at) {
+  if (path.endsWith(".svg", Qt::CaseInsensitive)) {
+    const auto bytes = readFile(path.toStdString(), limits::mostJsonBytes);
+    if (!bytes) return tl::unexpected(bytes.error());
+    const QString name = QFileInfo(path).completeBaseName();
+    const auto laid = layShapes(*this, *bytes, name, at, tr("Bring in shapes"));
+    return laid ? laid : problem(path.toStdString() + ": " + laid.error().message);
+  }
   const auto medium = photoFromFile(path.toStdString());
   if (!medium) return tl::unexpected(medium.error());
   const ItemPtr target = onlyItem();

@@ -3,7 +3,7 @@
 #include <QMimeData>
 #include <algorithm>
 
-#include "app/panels/stack_model.h"
+#include "app/desk/carrying.h"
 #include "painting/item_picture.h"
 
 namespace widecut {

@@ -4,6 +4,7 @@
 #include <QPainter>
 #include <algorithm>
 
+#include "app/desk/carrying.h"
 #include "app/look/theme.h"
 #include "painting/item_picture.h"
 #include "project/edits/cutouts.h"
@@ -52,13 +53,6 @@ struct StackModel::Node {
   QString sign;
   Nodes children;
 };
-
-std::vector<Id> itemsIn(const QMimeData& data) {
-  std::vector<Id> ids;
-  for (const QByteArray& id : data.data(draggedItems).split(' '))
-    if (const Id one = id.toULongLong()) ids.push_back(one);
-  return ids;
-}
 
 StackModel::StackModel(PhotoStore* photos, QObject* parent)
     : QAbstractItemModel(parent),
@@ -248,12 +242,10 @@ Qt::ItemFlags StackModel::flags(const QModelIndex& index) const {
 QStringList StackModel::mimeTypes() const { return {draggedItems}; }
 
 QMimeData* StackModel::mimeData(const QModelIndexList& indexes) const {
-  QByteArray ids;
+  std::vector<Id> ids;
   for (const QModelIndex& index : indexes)
-    if (index.column() == Name) ids += QByteArray::number(static_cast<qulonglong>(nodeAt(index)->item->id)) + ' ';
-  auto* data = new QMimeData;
-  data->setData(draggedItems, ids);
-  return data;
+    if (index.column() == Name) ids.push_back(nodeAt(index)->item->id);
+  return dragOf(ids).release();
 }
 
 bool StackModel::dropMimeData(const QMimeData* data, Qt::DropAction, int row, int, const QModelIndex& parent) {

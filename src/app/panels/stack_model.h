@@ -13,10 +13,6 @@
 
 namespace widecut {
 
-/// Items by their ids, as what is dragged within the window holds them.
-inline constexpr char draggedItems[] = "application/x-widecut-dragged-items";
-std::vector<Id> itemsIn(const QMimeData& data);
-
 /// The items of a sheet, front first, each with what is inside it: the parts of a recipe from the first one on, with
 /// the signs of their roles; what is in a group or repeat, from the front. Follows a sheet's changes by as few rows as
 /// it can.

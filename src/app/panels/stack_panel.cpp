@@ -5,28 +5,11 @@
 #include <algorithm>
 #include <map>
 
+#include "app/desk/carrying.h"
 #include "project/edits/tree.h"
 #include "project/limits.h"
 
 namespace widecut {
-namespace {
-
-/// What a part that joined a recipe does there.
-QString sentence(Role role) {
-  switch (role) {
-    case Role::Add:
-      return StackPanel::tr("takes it in: it is added");
-    case Role::Subtract:
-      return StackPanel::tr("takes it in: it is subtracted, like what stands beside it");
-    case Role::Intersect:
-      return StackPanel::tr("takes it in: it is intersected, like what stands beside it");
-    case Role::Exclude:
-      return StackPanel::tr("takes it in: it is excluded, like what stands beside it");
-  }
-  return {};
-}
-
-}  // namespace
 
 StackPanel::StackPanel(Desk& desk, QWidget* parent)
     : QTreeView(parent), desk_(desk), model_(new StackModel(&desk.photos(), this)) {
@@ -80,14 +63,7 @@ void StackPanel::rename(Id item, const QString& name) {
                }));
 }
 
-void StackPanel::move(const std::vector<Id>& items, const StackPlace& to) {
-  std::optional<Role> role;
-  Project changed = withItemsMoved(desk_.settled(), items, to, role);
-  if (!desk_.commit(tr("Move in the stack"), std::move(changed))) return;
-  if (const ItemPtr whole = findItem(desk_.settled(), to.inside); whole && role)
-    emit desk_.told(tr("%1 %2").arg(QString::fromStdString(whole->name), sentence(*role)));
-  desk_.select(items);
-}
+void StackPanel::move(const std::vector<Id>& items, const StackPlace& to) { moveInStack(desk_, items, to); }
 
 void StackPanel::mousePressEvent(QMouseEvent* event) {
   const QModelIndex row = indexAt(event->pos());

@@ -167,7 +167,7 @@ bool TextPage::applies() const {
 
 TextStyle TextPage::style() const {
   const auto words = wordsAmong(desk_.project(), desk_.selection());
-  return words.empty() ? desk_.textStyleForNew : wordsOf(*words.front())->content().style;
+  return words.empty() ? desk_.textStyleForNew() : wordsOf(*words.front())->content().style;
 }
 
 void TextPage::apply(const QString& name, const Change& change) {

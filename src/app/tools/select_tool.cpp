@@ -91,7 +91,7 @@ void SelectTool::drag(const Pointer& p) {
   now_ = p;
   const QPointF way = p.onMat - pressed_.onMat;
   if (doing_ == Doing::Pressed && std::hypot(way.x(), way.y()) >= dragStart) beginMoving();
-  if (doing_ == Doing::Moving) {
+  if (doing_ == Doing::Moving && !carry(p)) {
     Point by = p.onSheet - pressed_.onSheet;
     if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
     movedBy_ = by;
@@ -112,6 +112,18 @@ void SelectTool::drag(const Pointer& p) {
   }
 }
 
+bool SelectTool::carry(const Pointer& p) {
+  if (mat_.rect().contains(p.onMat.toPoint())) {
+    carrying_.cancel();
+    carriedWell_ = false;
+    return false;
+  }
+  carriedWell_ = carrying_.moveTo(mat_, mat_.mapToGlobal(p.onMat).toPoint(), moving_, p.keys);
+  if (!carrying_.isOver()) return false;
+  trial_.drop();
+  return true;
+}
+
 void SelectTool::beginMoving() {
   const Id target = targetAt(pressed_);
   if (!contains(desk_.selection(), target)) desk_.select({target});
@@ -125,7 +137,10 @@ void SelectTool::release(const Pointer& p) {
   const QString gripped = grip_ && grip_->turns ? Mat::tr("Turn") : Mat::tr("Resize");
   switch (doing_) {
     case Doing::Moving:
-      if (copies_.empty())
+      if (carrying_.isOver()) {
+        hovered_ = 0;
+        carrying_.drop(p.keys);
+      } else if (copies_.empty())
         trial_.settle(Mat::tr("Move"));
       else if (trial_.settle(Mat::tr("Copy")))
         desk_.select(std::exchange(copies_, {}));
@@ -171,6 +186,7 @@ void SelectTool::stop() {
 }
 
 void SelectTool::putAway() {
+  carrying_.cancel();
   trial_.drop();
   stop();
   copies_.clear();
@@ -301,6 +317,9 @@ void SelectTool::paintSelection(QPainter& painter, bool moving) {
 }
 
 QString SelectTool::hint() const {
+  if (doing_ == Doing::Moving && carrying_.isOver())
+    return carriedWell_ ? Mat::tr("Let go to put it there · Ctrl leaves a copy here")
+                        : Mat::tr("Nothing here takes it");
   if (doing_ == Doing::Moving) return Mat::tr("Shift keeps to one direction · Alt drags a copy · Esc puts it back");
   if (onPivot_) return Mat::tr("Drag the pivot anywhere: the selection turns about it, and with Alt is sized from it");
   if (doing_ == Doing::Marquee) return Mat::tr("Takes what lies inside · Alt takes what it touches · Shift adds");
@@ -332,6 +351,7 @@ QCursor SelectTool::cursor() const {
     const auto frame = frame_ ? frame_ : SelectionFrame::of(desk_.project(), desk_.selection());
     if (frame) return cursorFor(*grip_, *frame);
   }
+  if (doing_ == Doing::Moving && carrying_.isOver()) return carriedWell_ ? Qt::DragMoveCursor : Qt::ForbiddenCursor;
   return doing_ == Doing::Moving ? Qt::SizeAllCursor : Qt::ArrowCursor;
 }
 

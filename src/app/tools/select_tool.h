@@ -1,6 +1,7 @@
 // Tool 1: select, move, resize, turn; and the parts of a selected cutout.
 #pragma once
 
+#include "app/desk/carrying.h"
 #include "app/desk/desk.h"
 #include "app/mat/selection_frame.h"
 #include "app/mat/selection_picture.h"
@@ -45,6 +46,8 @@ class SelectTool : public Tool {
   bool isPivotSet() const;
   bool isOnPivot(const Pointer& pointer) const;
   void beginMoving();
+  /// Off the mat the selection is carried, as from the stack. True while it is.
+  bool carry(const Pointer& pointer);
   void paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const;
   void paintGhosts(QPainter& painter, const Item& cutout);
   void paintSelection(QPainter& painter, bool moving);
@@ -56,7 +59,9 @@ class SelectTool : public Tool {
   Pointer now_{};
   Point movedBy_;
   std::vector<Id> moving_;  ///< What of the selection moves: what is locked stays.
-  std::vector<Id> copies_;  ///< The copies that a drag makes.
+  Carrying carrying_;
+  bool carriedWell_ = false;  ///< What it is carried over would take it.
+  std::vector<Id> copies_;    ///< The copies that a drag makes.
   SelectionPicture picture_;
   StillGhosts ghosts_;
   Id hovered_ = 0;

@@ -24,7 +24,7 @@ Typing::Typing(Desk& desk) : desk_(desk), trial_(desk) {
   QObject::connect(&desk, &Desk::toolSet, &pause_, [this] {
     if (!draft_ || !text_.empty()) return;
     Words::Content content = wordsOf(draft_->item)->content();
-    content.style = desk_.textStyleForNew;
+    content.style = desk_.textStyleForNew();
     draft_->item.form = wordsForm(std::move(content));
   });
   QObject::connect(&desk, &Desk::sheetChanged, &pause_, [this] { clear(); });

@@ -165,7 +165,7 @@ void WordsTool::begin(Point at, std::optional<TextFrame> frame) {
   setColour(look, legibleAt(at));
   draft.item = plainItem(0, "", {}, std::move(look));
   draft.item.position = at;
-  draft.item.form = wordsForm({{}, desk_.textStyleForNew, frame, {}, {}});
+  draft.item.form = wordsForm({{}, desk_.textStyleForNew(), frame, {}, {}});
   if (!draft.role) desk_.select({});
   typing_.beginWith(std::move(draft));
   showCaret();

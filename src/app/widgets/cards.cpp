@@ -1,11 +1,19 @@
 #include "app/widgets/cards.h"
 
+#include <QApplication>
 #include <QMouseEvent>
 #include <QPainter>
+#include <utility>
 
 #include "app/look/theme.h"
 
 namespace widecut {
+namespace {
+
+constexpr QSize chipPicture{36, 26};
+constexpr int mostChipText = 84;
+
+}  // namespace
 
 Card::Card(const QString& name, const QString& key, const QColor& edge, const QImage& picture, QWidget* parent)
     : QAbstractButton(parent), key_(key), edge_(edge), picture_(picture) {
@@ -53,13 +61,12 @@ void Card::paintEvent(QPaintEvent*) {
   if (!key_.isEmpty()) {
     painter.setFont(theme::font(11));
     const int w = painter.fontMetrics().horizontalAdvance(key_) + 10;
-    const QRectF box(right - w, height() - 25, w, 18);
+    const QRectF box(right - w + 3, 7, w, 18);  // in the corner of the picture
     painter.setPen(theme::rule);
     painter.setBrush(theme::card);
     painter.drawRoundedRect(box, 3, 3);
     painter.setPen(theme::slate);
     painter.drawText(box, Qt::AlignCenter, key_);
-    right -= w + 6;
   }
   if (hasEye_) {
     theme::icon(eyeShut_ ? "eye-shut" : "eye").paint(&painter, eyeArea().adjusted(2, 2, -2, -2));
@@ -71,7 +78,8 @@ void Card::paintEvent(QPaintEvent*) {
     painter.drawText(left, base, sign_);
     left += painter.fontMetrics().horizontalAdvance(sign_) + 5;
   }
-  painter.setFont(theme::font(13));
+  // A caption of several words is set a little smaller, so that it fits.
+  painter.setFont(theme::font(text().size() > 18 ? 12 : 13));
   painter.setPen(theme::ink);
   painter.drawText(left, base, painter.fontMetrics().elidedText(text(), Qt::ElideRight, right - left));
 }
@@ -95,7 +103,35 @@ void Card::focusOutEvent(QFocusEvent* event) {
   emit left();
 }
 
+void Card::mousePressEvent(QMouseEvent* event) {
+  pressed_ = event->position().toPoint();
+  dragging_ = false;
+  QAbstractButton::mousePressEvent(event);
+}
+
+void Card::mouseMoveEvent(QMouseEvent* event) {
+  const bool far = (event->position().toPoint() - pressed_).manhattanLength() >= QApplication::startDragDistance();
+  if (draggable_ && (event->buttons() & Qt::LeftButton) && far) dragging_ = true;
+  if (!dragging_) {
+    QAbstractButton::mouseMoveEvent(event);
+    return;
+  }
+  setDown(false);
+  emit dragged(event->globalPosition().toPoint(), event->modifiers());
+}
+
+void Card::keyPressEvent(QKeyEvent* event) {
+  if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter)
+    click();
+  else
+    QAbstractButton::keyPressEvent(event);
+}
+
 void Card::mouseReleaseEvent(QMouseEvent* event) {
+  if (std::exchange(dragging_, false)) {
+    emit dragEnded(event->modifiers());
+    return;
+  }
   if (hasEye_ && event->button() == Qt::LeftButton && eyeArea().contains(event->position().toPoint())) {
     setDown(false);
     emit eyeClicked();
@@ -122,6 +158,40 @@ void SignButton::paintEvent(QPaintEvent*) {
   painter.setPen(Qt::white);
   painter.setFont(theme::font(18, QFont::Bold));
   painter.drawText(QRectF(rect()).adjusted(0, -1, 0, -1), Qt::AlignCenter, text());
+}
+
+PictureChip::PictureChip(const QString& name, std::function<QImage(QSize size)> picture, QWidget* parent)
+    : QAbstractButton(parent), make_(std::move(picture)) {
+  setText(name);
+  setToolTip(name);
+  setCheckable(true);
+  setFocusPolicy(Qt::TabFocus);
+  setCursor(Qt::PointingHandCursor);
+  setFont(theme::font(12));
+  setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
+}
+
+QSize PictureChip::sizeHint() const {
+  const int room = make_ ? chipPicture.width() + 8 : 0;
+  return {room + 14 + std::min(fontMetrics().horizontalAdvance(text()), mostChipText), chipPicture.height() + 6};
+}
+
+void PictureChip::paintEvent(QPaintEvent*) {
+  if (make_ && picture_.isNull()) picture_ = make_(chipPicture);
+  QPainter painter(this);
+  painter.setRenderHint(QPainter::Antialiasing);
+  const bool lit = underMouse() || hasFocus();
+  painter.setPen(QPen(isChecked() ? theme::plum : lit ? theme::slate : theme::rule, isChecked() ? 2 : 1));
+  painter.setBrush(isChecked() ? theme::plumTint : QColor(Qt::white));
+  painter.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 3, 3);
+  int left = 7;
+  if (make_) {
+    painter.drawImage(QPointF(4, 3), picture_);
+    left = chipPicture.width() + 10;
+  }
+  painter.setPen(theme::ink);
+  const QRect room(left, 0, width() - left - 5, height());
+  painter.drawText(room, Qt::AlignVCenter, fontMetrics().elidedText(text(), Qt::ElideRight, room.width()));
 }
 
 }  // namespace widecut

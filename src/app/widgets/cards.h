@@ -3,6 +3,7 @@
 
 #include <QAbstractButton>
 #include <QImage>
+#include <functional>
 
 namespace widecut {
 
@@ -18,12 +19,17 @@ class Card : public QAbstractButton {
   /// Adds a small eye; `shut` when the part is left out.
   void setEye(bool shut);
   void setMarked(bool marked) { marked_ = marked; }
+  /// It can be taken away by a drag.
+  void setDraggable() { draggable_ = true; }
   QSize sizeHint() const override;
 
  signals:
   void entered();
   void left();
   void eyeClicked();
+  /// A drag goes on at this place of the screen, or ends; then it was no click.
+  void dragged(QPoint onScreen, Qt::KeyboardModifiers keys);
+  void dragEnded(Qt::KeyboardModifiers keys);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -31,7 +37,10 @@ class Card : public QAbstractButton {
   void leaveEvent(QEvent* event) override;
   void focusInEvent(QFocusEvent* event) override;
   void focusOutEvent(QFocusEvent* event) override;
+  void mousePressEvent(QMouseEvent* event) override;
+  void mouseMoveEvent(QMouseEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;
+  void keyPressEvent(QKeyEvent* event) override;
 
  private:
   QRect eyeArea() const;
@@ -42,6 +51,9 @@ class Card : public QAbstractButton {
   bool marked_ = false;
   bool hasEye_ = false;
   bool eyeShut_ = false;
+  bool draggable_ = false;
+  bool dragging_ = false;
+  QPoint pressed_;
 };
 
 /// A round sign between two parts.
@@ -56,6 +68,21 @@ class SignButton : public QAbstractButton {
 
  private:
   QColor colour_;
+};
+
+/// A small picture with a name beside it, to be chosen among others. The picture is made when it is first seen.
+class PictureChip : public QAbstractButton {
+  Q_OBJECT
+ public:
+  PictureChip(const QString& name, std::function<QImage(QSize size)> picture, QWidget* parent);
+  QSize sizeHint() const override;
+
+ protected:
+  void paintEvent(QPaintEvent* event) override;
+
+ private:
+  std::function<QImage(QSize size)> make_;
+  QImage picture_;
 };
 
 }  // namespace widecut

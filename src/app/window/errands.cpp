@@ -16,7 +16,7 @@ namespace widecut {
 namespace {
 
 const char* const projectFilter = "Wide Cut projects (*.widecut)";
-const char* const photoFilter = "Pictures (*.png *.jpg *.jpeg *.webp *.tif *.tiff)";
+const char* const photoFilter = "Pictures and shapes (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.svg)";
 
 enum class Answer : unsigned char { First, Second, Stay };
 
@@ -195,7 +195,7 @@ void Errands::placePhoto(const QString& path, std::optional<Point> at) {
 }
 
 void Errands::askForPhoto() {
-  placePhoto(QFileDialog::getOpenFileName(&window_, tr("Bring in a photo"), {}, photoFilter), {});
+  placePhoto(QFileDialog::getOpenFileName(&window_, tr("Bring in a photo or shapes"), {}, photoFilter), {});
 }
 
 void Errands::deliverSomething() {

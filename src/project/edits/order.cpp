@@ -50,7 +50,7 @@ Formula withLeafAt(const Formula& formula, std::size_t place, Role role) {
   const auto brackets = formula.brackets();
   std::vector<std::string> names;
   for (std::size_t i = 0; i <= count; ++i) names.push_back("p" + std::to_string(i));
-  std::string text = place == 0 ? names[0] + " + " : "";
+  std::string text = place == 0 ? names[0] + " " + signOf(role) + " " : "";
   for (std::size_t i = 0; i < count; ++i) {
     if (i > 0) text += std::string(" ") + signOf(operators[i - 1]) + " ";
     text += std::string(static_cast<std::size_t>(brackets[i].before), '(') + names[i < place ? i : i + 1];
@@ -68,7 +68,17 @@ Role roleAt(const Recipe& recipe, std::size_t place) {
   return roles.size() > 1 ? roles[1] : Role::Add;
 }
 
-Item withChildAt(const Item& whole, std::size_t place, const ItemPtr& child, std::optional<Role>& role) {
+/// The role of a part of this recipe, which it keeps when it only changes places; the first one has that of the next.
+std::optional<Role> ownRole(const Recipe* recipe, Id part) {
+  if (!recipe) return std::nullopt;
+  const auto roles = rolesOf(*recipe);
+  for (std::size_t i = 0; i < recipe->parts.size(); ++i)
+    if (recipe->parts[i]->id == part) return roles[std::min(std::max<std::size_t>(i, 1), roles.size() - 1)];
+  return std::nullopt;
+}
+
+Item withChildAt(const Item& whole, std::size_t place, const ItemPtr& child, std::optional<Role> own,
+                 std::optional<Role>& role) {
   const auto& children = childrenOf(whole);
   place = std::min(place, children.size());
   const Recipe* recipe = whole.recipe();
@@ -78,7 +88,7 @@ Item withChildAt(const Item& whole, std::size_t place, const ItemPtr& child, std
     return withChildReplaced(whole, beside, place == 0 ? ItemList{child, there} : ItemList{there, child},
                              Formula::part(0));
   }
-  role = roleAt(*recipe, place);
+  role = own.value_or(roleAt(*recipe, place));
   Recipe changed = *recipe;
   changed.formula = withLeafAt(recipe->formula, place, *role);
   std::vector<ItemPtr> parts(children.begin(), children.end());
@@ -124,7 +134,8 @@ Project withItemsMoved(const Project& project, std::span<const Id> items, const 
       Item out = had;
       const std::size_t place = placeIn(childrenOf(had));
       for (std::size_t i = 0; i < moved.size(); ++i)
-        out = withChildAt(out, place + i, std::make_shared<const Item>(mapped(*moved[i], *back)), role);
+        out = withChildAt(out, place + i, std::make_shared<const Item>(mapped(*moved[i], *back)),
+                          ownRole(whole->recipe(), moved[i]->id), role);
       return out;
     });
   }

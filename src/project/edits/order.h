@@ -19,9 +19,9 @@ struct StackPlace {
   Id inside = 0;          ///< 0: on the sheet.
   std::size_t place = 0;  ///< Before which of those that are there already: back to front, a recipe's in its order.
 };
-/// Items moved to a place; on the sheet they stay where they are. In a recipe each takes the role of its neighbours,
-/// which `role` receives. What cannot be (an item inside itself, a group that would be left empty around the place)
-/// changes nothing.
+/// Items moved to a place; on the sheet they stay where they are. In a recipe each takes the role of its neighbours, or
+/// keeps its own when it was a part of it before; `role` receives it. What cannot be (an item inside itself, a group
+/// that would be left empty around the place) changes nothing.
 Project withItemsMoved(const Project& project, std::span<const Id> items, const StackPlace& to,
                        std::optional<Role>& role);
 
