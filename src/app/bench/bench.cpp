@@ -12,6 +12,7 @@
 #include "app/bench/recipe_page.h"
 #include "app/bench/reframe_page.h"
 #include "app/bench/words_page.h"
+#include "app/desk/preferences.h"
 #include "app/look/theme.h"
 #include "project/forms/words.h"
 #include "project/resolve.h"
@@ -66,9 +67,11 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   setAccessibleName(tr("Bench"));
   setFixedHeight(148);
   setAutoFillBackground(true);
-  QPalette p = palette();
-  p.setColor(QPalette::Window, theme::card);
-  setPalette(p);
+  setAttribute(Qt::WA_StyledBackground);
+  theme::setSheet(*this, "#bench { background: #FBF9F4; }");
+  connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, [this] {
+    if (auto* page = qobject_cast<BenchPage*>(currentWidget())) page->refresh(true);
+  });
   for (const Entry& entry : pages) {
     BenchPage* page = entry.make(desk, this);
     connect(page, &BenchPage::commandWanted, this, &Bench::commandWanted);

@@ -105,7 +105,7 @@ void RecipeChips::show(const Item& cutout) {
   }
   if (shown < recipe.parts.size())
     row_->addWidget(new QLabel(tr("… and %1 more: the stack has them all").arg(recipe.parts.size() - shown), this));
-  auto* equals = new SignButton("=", theme::ink, this);
+  auto* equals = new SignButton("=", QColor(0x5F, 0x6B, 0x67), this);
   equals->setEnabled(false);
   row_->addWidget(equals);
   result_ = new QLabel(this);

@@ -22,6 +22,7 @@ enum class CommandId : unsigned char {
   SaveAs,
   Deliver,
   DeliverAgain,
+  Preferences,
   Quit,
   Undo,
   Redo,

@@ -1,5 +1,7 @@
 #include "app/desk/desk.h"
 
+#include "app/desk/preferences.h"
+
 #include <algorithm>
 
 #include "app/desk/selecting.h"
@@ -212,7 +214,7 @@ void Desk::setPivot(const Pivot& pivot) {
 QString Desk::lengthText(double points) const {
   const Unit u = unit();
   const int decimals = u == Unit::Pixel ? 0 : u == Unit::Inch ? 3 : u == Unit::Centimetre ? 2 : 1;
-  return QString::fromStdString(measureText(points, u, decimals));
+  return written(measureText(points, u, decimals));
 }
 
 bool Desk::canJoin() const {

@@ -1,5 +1,6 @@
 #include "app/desk/journal_keeper.h"
 
+#include "app/desk/preferences.h"
 #include "output/png.h"
 #include "project/lookup.h"
 
@@ -8,7 +9,9 @@ namespace widecut {
 JournalKeeper::JournalKeeper(Desk& desk, std::unique_ptr<Journal> journal, QObject* parent)
     : QObject(parent), desk_(desk), journal_(std::move(journal)), kept_(desk.history().current()) {
   soon_.setSingleShot(true);
-  soon_.setInterval(200);
+  const auto keepTime = [this] { soon_.setInterval(static_cast<int>(preferences().recoverySeconds * 1000)); };
+  keepTime();
+  connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, keepTime);
   connect(&soon_, &QTimer::timeout, this, &JournalKeeper::keep);
   // Pictures take longer than states, and are worth less.
   picture_.setSingleShot(true);

@@ -1,12 +1,16 @@
 #include "app/look/theme.h"
 
 #include <QApplication>
+#include <QFile>
 #include <QFontDatabase>
+#include <QIconEngine>
 #include <QPainter>
 #include <QPalette>
 #include <QStyleFactory>
+#include <QSvgRenderer>
 #include <QWidget>
 
+#include "app/desk/preferences.h"
 #include "words/bundled_fonts.h"
 
 /// Resources of a static library have to be called in, from outside any namespace.
@@ -27,7 +31,7 @@ QMenu::item:selected { background: #E5DAF2; color: #23302E; }
 QMenu::item:disabled { color: #A39D90; }
 QMenu::separator { height: 1px; background: #D5CDBD; margin: 4px 6px; }
 QLineEdit { background: #FFFFFF; border: 1px solid #D5CDBD; border-radius: 3px; padding: 1px 6px; min-height: 18px;
-  selection-background-color: #6C3BAA; selection-color: #FFFFFF; }
+  selection-background-color: #6B3BAA; selection-color: #FFFFFE; }
 QLineEdit:focus { border: 1px solid #6C3BAA; }
 QLineEdit:disabled { background: #F1EDE3; color: #8A928F; }
 QLineEdit[wrong="true"] { border: 1px solid #BF3F26; background: #FBEDE9; }
@@ -37,7 +41,7 @@ QPushButton:focus { border-color: #6C3BAA; }
 QPushButton:pressed { background: #E6DECE; }
 QPushButton:checked { border: 2px solid #6C3BAA; padding: 2px 9px; }
 QPushButton:disabled { color: #8F938D; background: #F5F2EA; }
-QPushButton[primary="true"] { background: #BF3F26; color: #FFFFFF; border-color: #BF3F26; }
+QPushButton[primary="true"] { background: #BE3F26; color: #FFFFFE; border-color: #BE3F26; }
 QPushButton[primary="true"]:hover { background: #A93620; }
 QToolButton { background: transparent; border: none; border-radius: 3px; padding: 2px; }
 QToolButton:hover { background: #EFE8DA; }
@@ -73,6 +77,63 @@ QCheckBox::indicator:disabled { background: #D5CDBD; border-color: #D5CDBD; }
 
 }  // namespace
 
+namespace {
+
+/// Colours, and pictures in style sheets, of the chrome in the light look and in the dark one.
+struct Pair {
+  const char *light, *dark;
+};
+constexpr Pair pairs[] = {
+    {"#F1EDE3", "#2A3331"},         {"#FBF9F4", "#333D3A"},        {"#D5CDBD", "#4A5652"}, {"#E6DECE", "#222A28"},
+    {"#23302E", "#ECE7DB"},         {"#5F6B67", "#B3BCB7"},        {"#E5DAF2", "#4B3B66"}, {"#FFFFFF", "#1F2725"},
+    {"#C9BFAC", "#56635E"},         {"#A79D8A", "#7F8B86"},        {"#E2DACA", "#3C4744"}, {"#F7F3EA", "#394441"},
+    {"#CFC6B4", "#56635E"},         {"#EFE8DA", "#3E4946"},        {"#A39D90", "#707B77"}, {"#8A928F", "#7C8783"},
+    {"#8F938D", "#7C8783"},         {"#F5F2EA", "#2E3835"},        {"#6C3BAA", "#B79AE6"}, {"#8A7FA0", "#8A7FA0"},
+    {"down.svg", "down-light.svg"}, {"tick.svg", "tick-dark.svg"}, {"#BF3F26", "#F0896F"}, {"#FBEDE9", "#4A2C26"},
+    {"#A93620", "#D04E33"},
+};
+
+QColor inLooks(const char* light) { return QColor(widecut::theme::inLooks(QString(light))); }
+
+void takeOnLooks(QApplication& app) {
+  linen = inLooks("#F1EDE3");
+  card = inLooks("#FBF9F4");
+  rule = inLooks("#D5CDBD");
+  sand = inLooks("#E6DECE");
+  ink = inLooks("#23302E");
+  slate = inLooks("#5F6B67");
+  plumTint = inLooks("#E5DAF2");
+  field = inLooks("#FFFFFF");
+  QPalette p;
+  p.setColor(QPalette::Window, linen);
+  p.setColor(QPalette::Base, field);
+  p.setColor(QPalette::Button, card);
+  for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) p.setColor(role, ink);
+  p.setColor(QPalette::PlaceholderText, slate);
+  p.setColor(QPalette::Highlight, plum);
+  p.setColor(QPalette::HighlightedText, Qt::white);
+  QApplication::setPalette(p);
+  app.setStyleSheet(theme::inLooks(QString(styleSheet)));
+  for (QWidget* widget : QApplication::allWidgets()) {
+    if (const QVariant sheet = widget->property("lightSheet"); sheet.isValid())
+      widget->setStyleSheet(theme::inLooks(sheet.toString()));
+    widget->update();
+  }
+}
+
+}  // namespace
+
+QString inLooks(QString text) {
+  if (preferences().looks == Looks::Light) return text;
+  for (const Pair& pair : pairs) text.replace(QString(pair.light), QString(pair.dark), Qt::CaseInsensitive);
+  return text;
+}
+
+void setSheet(QWidget& widget, const QString& sheet) {
+  widget.setProperty("lightSheet", sheet);
+  widget.setStyleSheet(inLooks(sheet));
+}
+
 void apply(QApplication& app) {
   takeInResources();
   for (const BundledFont& bundled : bundledFonts()) {
@@ -81,17 +142,10 @@ void apply(QApplication& app) {
     if (QFontDatabase::addApplicationFontFromData(bytes) < 0) qWarning("the font %s is not there", bundled.family);
   }
   QApplication::setStyle(QStyleFactory::create("Fusion"));
-  QPalette p;
-  p.setColor(QPalette::Window, linen);
-  p.setColor(QPalette::Base, Qt::white);
-  p.setColor(QPalette::Button, card);
-  for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) p.setColor(role, ink);
-  p.setColor(QPalette::PlaceholderText, slate);
-  p.setColor(QPalette::Highlight, plum);
-  p.setColor(QPalette::HighlightedText, Qt::white);
-  app.setPalette(p);
   QApplication::setFont(font(13));
-  app.setStyleSheet(styleSheet);
+  PreferencesNow::instance().load();
+  takeOnLooks(app);
+  QObject::connect(&PreferencesNow::instance(), &PreferencesNow::changed, &app, [&app] { takeOnLooks(app); });
 }
 
 QFont font(int pixels, QFont::Weight weight) {
@@ -104,7 +158,7 @@ QFont font(int pixels, QFont::Weight weight) {
 namespace {
 
 // By style sheet: the palette of a label is not that of the application's style sheet.
-void setColour(QWidget& label, const QColor& colour) { label.setStyleSheet("color: " + colour.name()); }
+void setColour(QWidget& label, const char* light) { setSheet(label, QString("color: ") + light); }
 
 }  // namespace
 
@@ -113,10 +167,10 @@ void makeHeading(QWidget& label) {
   makeSecondary(label);
 }
 
-void makeSecondary(QWidget& label) { setColour(label, slate); }
+void makeSecondary(QWidget& label) { setColour(label, "#5F6B67"); }
 
-void makeOnMat(QWidget& label, const QColor& colour) { setColour(label, colour); }
-void makeProblem(QWidget& label) { setColour(label, rust); }
+void makeOnMat(QWidget& label, const QColor& colour) { label.setStyleSheet("color: " + colour.name()); }
+void makeProblem(QWidget& label) { setColour(label, "#BF3F26"); }
 
 QFont heading() {
   QFont f = font(12, QFont::Medium);
@@ -125,7 +179,41 @@ QFont heading() {
   return f;
 }
 
-QIcon icon(const QString& name) { return QIcon(":/icons/" + name + ".svg"); }
+namespace {
+
+/// An icon of one SVG whose ink is that of the looks.
+class InkIcon : public QIconEngine {
+ public:
+  explicit InkIcon(const QString& file) : file_(file) {}
+  void paint(QPainter* painter, const QRect& area, QIcon::Mode mode, QIcon::State) override {
+    QFile file(file_);
+    if (!file.open(QIODevice::ReadOnly)) return;
+    QSvgRenderer drawing(theme::inLooks(QString::fromUtf8(file.readAll())).toUtf8());
+    painter->save();
+    constexpr double pale = 0.4;
+    if (mode == QIcon::Disabled) painter->setOpacity(painter->opacity() * pale);
+    drawing.render(painter, area);
+    painter->restore();
+  }
+  QPixmap pixmap(const QSize& size, QIcon::Mode mode, QIcon::State state) override {
+    QPixmap out(size);
+    out.fill(Qt::transparent);
+    QPainter painter(&out);
+    paint(&painter, QRect({0, 0}, size), mode, state);
+    return out;
+  }
+  QIconEngine* clone() const override { return new InkIcon(file_); }
+
+ private:
+  QString file_;
+};
+
+}  // namespace
+
+QIcon icon(const QString& name) {
+  const QString file = ":/icons/" + name + ".svg";
+  return name == "app" ? QIcon(file) : QIcon(new InkIcon(file));
+}
 
 QColor colourOf(Role role) {
   switch (role) {

@@ -8,6 +8,7 @@
 #include <QPainter>
 #include <QScreen>
 
+#include "app/desk/preferences.h"
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
 #include "app/mat/selection_frame.h"
@@ -46,6 +47,10 @@ Mat::Mat(Desk& desk, QWidget* parent)
   for (const auto signal : {&Desk::viewChanged, &Desk::pivotChanged})
     connect(&desk, signal, this, [this] { update(); });
   connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
+  connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, [this] {
+    stale_ = still_.rect();  // the rulers are of the chrome
+    update();
+  });
   connect(&desk, &Desk::photosReady, this, [this] {
     stale_ |= cache_.photosReady().translated((origin_ * devicePixelRatioF()).toPoint());
     update();

@@ -176,7 +176,7 @@ void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
   QString text = photo    ? QString::fromStdString(photo->medium->name)
                  : colour ? QString::fromStdString(colourText(*colour))
                           : tr("no fill");
-  fillText_->setStyleSheet(broken ? "color: #BF3F26" : "");
+  theme::setSheet(*fillText_, broken ? "color: #BF3F26" : "");
   fillText_->setToolTip(text);
   fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 108));
   const Line* line = lineOf(*first.style);
@@ -215,7 +215,8 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
   const auto photo = shownPhoto(*selected.front());
   const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
   if (ready && ready->isFinal && ready->level.image.isNull()) {
-    lines << tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>");
+    lines << theme::inLooks(
+        tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>"));
   } else if (photo) {
     const Resolution resolution = resolutionOf(photo->pointsPerPixel);
     lines << tr("photo at %1 ppi · <span style='color:%2'>%3</span>")

@@ -8,6 +8,7 @@
 #include <QPushButton>
 #include <algorithm>
 
+#include "app/desk/preferences.h"
 #include "app/panels/panel_parts.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/swatch.h"
@@ -19,8 +20,8 @@ namespace {
 
 QString foldsText(const std::vector<double>& folds, Unit unit) {
   QStringList all;
-  for (const double fold : folds) all << QString::fromStdString(measureText(fold, unit));
-  return all.join(", ");
+  for (const double fold : folds) all << written(measureText(fold, unit));
+  return all.join(QString(listSign()) + " ");
 }
 
 }  // namespace
@@ -82,6 +83,7 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   connect(paper_, &QPushButton::clicked, this, &PiecePage::choosePaper);
   line(tr("paper"), paper_, new QWidget(this));
 
+  connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, &PiecePage::refresh);
   for (const auto signal : {&Desk::projectChanged, &Desk::sheetChanged, &Desk::fileChanged})
     connect(&desk, signal, this, &PiecePage::refresh);
 }
@@ -104,8 +106,8 @@ MeasureField* PiecePage::field(const QString& name, double& (*of)(PieceForm& for
 
 void PiecePage::useFolds() {
   std::vector<double> folds;
-  for (const QString& word : folds_->text().split(',', Qt::SkipEmptyParts)) {
-    const auto fold = parseMeasure(word.toStdString(), desk_.unit(), 0);
+  for (const QString& word : folds_->text().split(listSign(), Qt::SkipEmptyParts)) {
+    const auto fold = parseMeasure(readAsWritten(word), desk_.unit(), 0);
     if (!fold) {
       emit desk_.told(QString::fromStdString(fold.error().message));
       return;

@@ -1,5 +1,6 @@
 #include "app/panels/stack_panel.h"
 
+#include <QContextMenuEvent>
 #include <QHeaderView>
 #include <QMouseEvent>
 #include <algorithm>
@@ -64,6 +65,16 @@ void StackPanel::rename(Id item, const QString& name) {
 }
 
 void StackPanel::move(const std::vector<Id>& items, const StackPlace& to) { moveInStack(desk_, items, to); }
+
+void StackPanel::contextMenuEvent(QContextMenuEvent* event) {
+  const bool byMouse = event->reason() == QContextMenuEvent::Mouse;
+  const QModelIndex row = byMouse ? indexAt(viewport()->mapFromGlobal(event->globalPos())) : currentIndex();
+  if (!row.isValid()) return;
+  const Id item = row.data(StackModel::IdRole).toULongLong();
+  if (std::find(desk_.selection().begin(), desk_.selection().end(), item) == desk_.selection().end())
+    desk_.select({item});
+  emit menuWanted(byMouse ? event->globalPos() : viewport()->mapToGlobal(visualRect(row).bottomLeft()));
+}
 
 void StackPanel::mousePressEvent(QMouseEvent* event) {
   const QModelIndex row = indexAt(event->pos());

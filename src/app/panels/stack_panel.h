@@ -14,7 +14,12 @@ class StackPanel : public QTreeView {
  public:
   explicit StackPanel(Desk& desk, QWidget* parent = nullptr);
 
+ signals:
+  /// A menu for the selection is wanted here.
+  void menuWanted(QPoint onScreen);
+
  protected:
+  void contextMenuEvent(QContextMenuEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
 
  private:

@@ -9,6 +9,7 @@
 #include <QLabel>
 #include <QPushButton>
 
+#include "app/desk/preferences.h"
 #include "app/look/theme.h"
 #include "app/start/start_card.h"
 #include "app/widgets/clear_layout.h"
@@ -19,6 +20,14 @@
 
 namespace widecut {
 namespace {
+
+/// What is printed is measured as the person prefers; what is shown on screens, in pixels.
+PiecePtr inPreferredUnit(const PiecePtr& piece) {
+  if (piece->setting.unit != Unit::Millimetre || preferences().unit == Unit::Millimetre) return piece;
+  Piece out = *piece;
+  out.setting.unit = preferences().unit;
+  return std::make_shared<const Piece>(std::move(out));
+}
 
 // Pixels per millimetre, and per pixel of an ad and of a slide: alike within a family.
 constexpr double printScale = 0.36, adScale = 0.066, slideScale = 0.1;
@@ -62,7 +71,7 @@ StartView::StartView(QWidget* parent) : QScrollArea(parent) {
   auto* top = new QHBoxLayout;
   heading_ = new QLabel(inside);
   heading_->setFont(theme::font(20, QFont::DemiBold));
-  theme::makeOnMat(*heading_, theme::card);
+  theme::makeOnMat(*heading_, theme::onMat);
   top->addWidget(heading_);
   top->addStretch(1);
   leave_ = new QPushButton(tr("Back to the sheet"), inside);
@@ -117,7 +126,9 @@ void StartView::addFormats(QBoxLayout& row, FormatFamily family, double scale) {
     if (format.family != family) continue;
     auto* card = new FormatCard(format, scale, widget());
     card->setObjectName(QString::fromUtf8(format.name.data()));
-    addCard(row, card, [this, &format] { emit formatChosen([&format](Id& next) { return newPiece(format, next); }); });
+    addCard(row, card, [this, &format] {
+      emit formatChosen([&format](Id& next) { return inPreferredUnit(newPiece(format, next)); });
+    });
   }
 }
 
@@ -127,7 +138,7 @@ void StartView::addOwnSize(QBoxLayout& row) {
   const auto field = [&](const QString& name, double& kept) {
     auto* line = new QHBoxLayout;
     auto* words = new QLabel(name, widget());
-    theme::makeOnMat(*words, theme::card);
+    theme::makeOnMat(*words, theme::onMat);
     words->setFixedWidth(44);
     auto* made = new MeasureField(tr("%1 of the sheet").arg(name), Unit::Millimetre, {}, widget());
     made->setFixedWidth(86);
@@ -153,6 +164,7 @@ void StartView::addOwnSize(QBoxLayout& row) {
     width_->setUnit(unit);
     height_->setUnit(unit);
   });
+  unit_->setCurrentIndex(unit_->findData(static_cast<int>(preferences().unit)));
   auto* begin = new QPushButton(tr("Begin"), widget());
   begin->setObjectName("beginOwnSize");
   begin->setProperty("primary", true);

@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QPainter>
 
+#include "app/desk/preferences.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
@@ -119,7 +120,7 @@ void KnifeTool::paint(QPainter& painter) {
   if (!drawing_ || path.isEmpty()) return;
   painter.setPen(QPen(theme::rust, 1.8));
   painter.drawPath(mat_.sheetToMat().map(painterPath(path)));
-  const QString gap = QString::fromStdString(measureText(desk_.knifeGap, Unit::Millimetre, 1));
+  const QString gap = written(measureText(desk_.knifeGap, Unit::Millimetre, 1));
   const QString said =
       pieces_ == 0 ? Mat::tr("parts nothing yet") : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap);
   paintPointerLabel(painter, mat_, mat_.toMat(now_), said);

@@ -43,7 +43,7 @@ void Card::paintEvent(QPaintEvent*) {
   const QRectF frame = QRectF(rect()).adjusted(1, 1, -1, -1);
   const bool lit = hot_ || hasFocus() || marked_;
   painter.setPen(QPen(marked_ ? theme::plum : lit ? edge_ : theme::rule, lit ? 2 : 1));
-  painter.setBrush(Qt::white);
+  painter.setBrush(theme::field);
   painter.drawRoundedRect(frame, 3, 3);
   painter.setPen(Qt::NoPen);
   painter.setBrush(edge_);
@@ -182,7 +182,7 @@ void PictureChip::paintEvent(QPaintEvent*) {
   painter.setRenderHint(QPainter::Antialiasing);
   const bool lit = underMouse() || hasFocus();
   painter.setPen(QPen(isChecked() ? theme::plum : lit ? theme::slate : theme::rule, isChecked() ? 2 : 1));
-  painter.setBrush(isChecked() ? theme::plumTint : QColor(Qt::white));
+  painter.setBrush(isChecked() ? theme::plumTint : theme::field);
   painter.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 3, 3);
   int left = 7;
   if (make_) {

@@ -26,7 +26,7 @@ ColourPopover::ColourPopover(std::optional<Colour> colour, const std::vector<Col
     : QFrame(parent, Qt::Popup), colour_(colour) {
   setAttribute(Qt::WA_DeleteOnClose);
   setObjectName("colourPopover");
-  setStyleSheet("#colourPopover { background: #FBF9F4; border: 1px solid #C9BFAC; }");
+  theme::setSheet(*this, "#colourPopover { background: #FBF9F4; border: 1px solid #C9BFAC; }");
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(10, 10, 10, 10);
   auto* grid = new QGridLayout;

@@ -1,4 +1,5 @@
 #include "app/widgets/measure_field.h"
+#include "app/desk/preferences.h"
 #include "geometry/measure.h"
 
 #include <QKeyEvent>
@@ -23,17 +24,18 @@ MeasureField::MeasureField(const QString& name, Unit unit, QString suffix, QWidg
   setAccessibleName(name);
   setObjectName(name);
   setToolTip(tr("%1 — takes sums and units: 50mm + 1/8in, +=3, *2").arg(name));
+  connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, [this] {
+    if (!typing_) setText(shownText());
+  });
   connect(this, &QLineEdit::textEdited, this, [this](const QString& text) {
     typing_ = true;
-    const auto value = parseMeasure(text.toStdString(), unit_, value_.value_or(0));
+    const auto value = parseMeasure(readAsWritten(text), unit_, value_.value_or(0));
     markWrong(*this, !value);
     if (value) emit tried(*value);
   });
 }
 
-QString MeasureField::shownText() const {
-  return value_ ? QString::fromStdString(measureText(*value_, unit_)) + suffix_ : QString();
-}
+QString MeasureField::shownText() const { return value_ ? written(measureText(*value_, unit_)) + suffix_ : QString(); }
 
 void MeasureField::show(std::optional<double> value) {
   if (typing_) return;
@@ -51,7 +53,7 @@ void MeasureField::setUnit(Unit unit) {
 void MeasureField::finish() {
   if (!typing_) return;
   typing_ = false;
-  const auto value = parseMeasure(text().toStdString(), unit_, value_.value_or(0));
+  const auto value = parseMeasure(readAsWritten(text()), unit_, value_.value_or(0));
   markWrong(*this, false);
   if (value)
     emit settled(*value);

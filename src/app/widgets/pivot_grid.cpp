@@ -45,7 +45,7 @@ void PivotGrid::paintEvent(QPaintEvent*) {
     for (int across = -1; across <= 1; ++across) {
       const bool isChosen = pivot_.place == PivotPlace{across, down};
       painter.setPen(QPen(isChosen ? theme::plum : theme::slate, 1.3));
-      painter.setBrush(isChosen ? theme::plum : QColor(Qt::white));
+      painter.setBrush(isChosen ? theme::plum : theme::field);
       painter.drawEllipse(pointOf({across, down}), isChosen ? 4.5 : 3, isChosen ? 4.5 : 3);
     }
 }

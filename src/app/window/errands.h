@@ -54,6 +54,7 @@ class Errands : public QObject {
   /// A format is to be chosen.
   void startWanted(bool anotherPiece);
   void keySheetWanted();
+  void preferencesWanted();
 
  private:
   void endOpening(Project project, const QString& path, As as);

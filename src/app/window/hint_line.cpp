@@ -17,7 +17,7 @@ HintLine::HintLine(Desk& desk, Mat& mat, Background& background, QWidget* parent
   setObjectName("hintLine");
   setAttribute(Qt::WA_StyledBackground);
   setFixedHeight(24);
-  setStyleSheet("#hintLine { background: #E6DECE; }");
+  theme::setSheet(*this, "#hintLine { background: #E6DECE; }");
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(10, 0, 10, 0);
   const auto label = [&](const char* name) {

@@ -48,7 +48,7 @@ KeySheet::KeySheet(CommandActions& commands, Desk& desk, QWidget* window)
   setObjectName("keySheet");
   setAccessibleName(tr("Keys and commands"));
   setAttribute(Qt::WA_DeleteOnClose);
-  setStyleSheet("#keySheet { background: #FBF9F4; border: 1px solid #D5CDBD; border-radius: 3px }");
+  theme::setSheet(*this, "#keySheet { background: #FBF9F4; border: 1px solid #D5CDBD; border-radius: 3px }");
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(16, 14, 16, 10);
   column->setSpacing(8);

@@ -24,6 +24,7 @@
 #include "app/widgets/measure_field.h"
 #include "app/window/hint_line.h"
 #include "app/window/key_sheet.h"
+#include "app/window/preferences_dialog.h"
 #include "app/window/recovery_strip.h"
 #include "app/window/tool_row.h"
 #include "project/edits/sheets.h"
@@ -31,6 +32,7 @@
 namespace widecut {
 
 MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
+  PreferencesNow::instance().load();
   setWindowIcon(theme::icon("app"));
   resize(1280, 800);
   setMinimumSize(900, 600);
@@ -43,6 +45,10 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   connect(&errands_, &Errands::opened, mat_, &Mat::fitSheet);
   connect(mat_, &Mat::photoDropped, &errands_, &Errands::placePhoto);
   connect(mat_, &Mat::menuWanted, commands_, &CommandActions::openByPointer);
+  connect(&errands_, &Errands::preferencesWanted, this, [this] {
+    auto* open = findChild<PreferencesDialog*>();
+    (open ? open : new PreferencesDialog(this))->show();
+  });
   connect(&errands_, &Errands::keySheetWanted, this, [this] {
     auto* sheet = new KeySheet(*commands_, desk_, this);
     sheet->openOver(*this);
@@ -71,7 +77,9 @@ QWidget* MainWindow::buildLeft() {
   theme::makeHeading(*heading);
   heading->setContentsMargins(10, 0, 0, 0);
   column->addWidget(heading);
-  column->addWidget(new StackPanel(desk_, stack));
+  auto* items = new StackPanel(desk_, stack);
+  connect(items, &StackPanel::menuWanted, commands_, &CommandActions::openByPointer);
+  column->addWidget(items);
   left->addWidget(new SheetsPanel(desk_, *commands_, left));
   left->addWidget(stack);
   left->setSizes({318, 240});
@@ -131,7 +139,7 @@ void MainWindow::buildLayout() {
   column->addWidget(buildColumns(), 1);
   auto* edge = new QFrame(this);
   edge->setFixedHeight(1);
-  edge->setStyleSheet("background: #D5CDBD");
+  theme::setSheet(*edge, "background: #D5CDBD");
   column->addWidget(edge);
   column->addWidget(buildBench());
   whole_->addWidget(work_, 1);
@@ -217,7 +225,23 @@ void MainWindow::closeEvent(QCloseEvent* event) {
   QSettings kept;
   for (const QSplitter* splitter : findChildren<QSplitter*>())
     kept.setValue("sizes/" + splitter->objectName(), splitter->saveState());
+  kept.setValue("sizes/window", saveGeometry());
+  kept.setValue("session/file", desk_.path());
+  kept.setValue("session/sheet", QVariant::fromValue(desk_.sheet()->id));
   event->accept();
+}
+
+bool MainWindow::restoreSize() { return restoreGeometry(QSettings().value("sizes/window").toByteArray()); }
+
+void MainWindow::reopenLast() {
+  const QSettings kept;
+  const QString file = kept.value("session/file").toString();
+  if (file.isEmpty() || !QFileInfo::exists(file)) return;
+  errands_.openFile(file);
+  const Id sheet = kept.value("session/sheet").toULongLong();
+  errands_.background().whenIdle([this, sheet] {
+    if (findSheet(desk_.settled(), sheet)) desk_.goToSheet(sheet);
+  });
 }
 
 void MainWindow::settleTyping() {

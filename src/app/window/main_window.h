@@ -25,6 +25,10 @@ class MainWindow : public QMainWindow {
   ~MainWindow() override;
   Desk& desk() { return desk_; }
   Errands& errands() { return errands_; }
+  /// The window as large as it was last time, where there is a screen for that. False the first time.
+  bool restoreSize();
+  /// Opens the file that was open last time, at its sheet.
+  void reopenLast();
   /// True when nothing that shows is still being painted, read or written.
   bool isFinished() const;
   /// Keeps a journal below this folder, and offers what other programs left behind there. Called once, before anything

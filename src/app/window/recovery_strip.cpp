@@ -14,7 +14,7 @@ RecoveryStrip::RecoveryStrip(std::vector<LeftBehind> left, TakeUp takeUp, QWidge
     : QFrame(parent), left_(std::move(left)), takeUp_(std::move(takeUp)) {
   setObjectName("recovery");
   setAccessibleName(tr("Recovered work"));
-  setStyleSheet("#recovery { background: #FBF9F4; border: none; border-bottom: 1px solid #D5CDBD; }");
+  theme::setSheet(*this, "#recovery { background: #FBF9F4; border: none; border-bottom: 1px solid #D5CDBD; }");
   auto* row = new QHBoxLayout(this);
   row->setContentsMargins(14, 10, 14, 10);
   row->setSpacing(18);
@@ -56,7 +56,7 @@ void RecoveryStrip::addCard(std::size_t index) {
   shown = shown.scaled(QSize(116, 82) * ratio, Qt::KeepAspectRatio, Qt::SmoothTransformation);
   shown.setDevicePixelRatio(ratio);
   picture->setPixmap(shown);
-  picture->setStyleSheet("border: 1px solid #D5CDBD");
+  theme::setSheet(*picture, "border: 1px solid #D5CDBD");
   picture->setFixedSize((shown.deviceIndependentSize() + QSizeF(2, 2)).toSize());
   row->addWidget(picture, 0, Qt::AlignTop);
   auto* words = new QVBoxLayout;

@@ -6,6 +6,7 @@
 #include <QTimer>
 #include <iostream>
 
+#include "app/desk/preferences.h"
 #include "app/look/theme.h"
 #include "app/window/main_window.h"
 
@@ -79,14 +80,19 @@ int runWindow(int count, char** words) {
   if (asked->shot.isEmpty()) {
     window.keepJournals(QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation));
     // A title bar needs room too: where the window would not fit with one, it takes what room there is.
+    const bool known = window.restoreSize();
     const QSize room = window.screen()->availableGeometry().size();
     const QSize wanted = window.size() + QSize(8, 40);
-    if (room.width() < wanted.width() || room.height() < wanted.height())
+    if (known && window.isMaximized())
+      window.show();
+    else if (room.width() < wanted.width() || room.height() < wanted.height())
       window.showMaximized();
     else
       window.show();
     if (!asked->file.isEmpty())
       window.errands().openFile(asked->file, asked->copy ? Errands::As::Copy : Errands::As::Itself);
+    else if (preferences().reopens)
+      window.reopenLast();
     return QApplication::exec();
   }
   if (!asked->file.isEmpty()) {

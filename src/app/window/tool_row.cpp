@@ -27,8 +27,8 @@ QToolButton* buttonFor(const ToolEntry& tool, Desk& desk, QWidget* row) {
   button->setAccessibleName(tool.words());
   button->setObjectName("tool" + tool.keyText());
   button->setFocusPolicy(Qt::TabFocus);
-  button->setStyleSheet(
-      "QToolButton:checked { background: #E6DECE; border-bottom: 3px solid #BF3F26; border-radius: 0; }");
+  theme::setSheet(*button,
+                  "QToolButton:checked { background: #E6DECE; border-bottom: 3px solid #BF3F26; border-radius: 0; }");
   const auto show = [&desk, button, kind = tool.kind] { button->setChecked(desk.tool() == kind); };
   QObject::connect(button, &QToolButton::clicked, &desk, [&desk, kind = tool.kind] { desk.setTool(kind); });
   QObject::connect(button, &QToolButton::clicked, button, show);
@@ -49,10 +49,10 @@ QToolButton* joinButton(Desk& desk, const JoinKey* join, QWidget* box) {
   button->setToolTip(
       join ? ToolRow::tr("%1 the new shape (hold %2 while it is drawn)").arg(words, QKeySequence(join->key).toString())
            : ToolRow::tr("The new shape becomes an item of its own"));
-  const QColor colour = role ? theme::colourOf(*role) : theme::ink;
-  button->setStyleSheet(QString("QToolButton { padding: 3px 8px; color: %1 } QToolButton:checked { background: %1; "
-                                "color: white; border-radius: 3px }")
-                            .arg(colour.name()));
+  const QString sheet =
+      "QToolButton { padding: 3px 8px; color: %1 } QToolButton:checked { background: %1; color: %2; border-radius: 3px "
+      "}";
+  theme::setSheet(*button, role ? sheet.arg(theme::colourOf(*role).name(), "white") : sheet.arg("#23302E", "#FBF9F4"));
   const auto show = [&desk, button, role] { button->setChecked(desk.joinForNew() == role); };
   QObject::connect(button, &QToolButton::clicked, &desk, [&desk, role] { desk.setJoinForNew(role); });
   QObject::connect(button, &QToolButton::clicked, button, show);
@@ -108,7 +108,7 @@ ToolRow::ToolRow(Desk& desk, Mat& mat, CommandActions& commands, QWidget* parent
   setObjectName("toolRow");
   setAttribute(Qt::WA_StyledBackground);
   setFixedHeight(44);
-  setStyleSheet("#toolRow { background: #FBF9F4; border-bottom: 1px solid #D5CDBD; }");
+  theme::setSheet(*this, "#toolRow { background: #FBF9F4; border-bottom: 1px solid #D5CDBD; }");
   auto* layout = new QHBoxLayout(this);
   layout->setContentsMargins(8, 2, 10, 2);
   layout->setSpacing(4);
