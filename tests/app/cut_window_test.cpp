@@ -168,6 +168,21 @@ TEST_F(CutWindow, TheKnifePartsWhatIsSelectedAndEscapePutsItBack) {
   EXPECT_EQ(w.seen(w.mm(80, 80)), QColor(Qt::white)) << "the gap shows the paper";
 }
 
+TEST_F(CutWindow, APieceOfWhatTheStrokeCrossesShowsAtEveryMove) {
+  w.key(Qt::Key_4);
+  w.drag(w.mm(50, 50), w.mm(110, 110));
+  w.desk().select({});
+  const std::size_t before = w.sheet().items.size();
+  w.key(Qt::Key_0);
+  w.press(w.mm(20, 90));
+  for (int i = 0; i < 4; ++i) {
+    w.dragTo(w.mm(270 + i, 90));
+    EXPECT_GT(w.sheet().items.size(), before) << "move " << i;
+  }
+  w.release(w.mm(274, 90));
+  EXPECT_GT(w.sheet().items.size(), before);
+}
+
 TEST_F(CutWindow, AStrokeThatPartsNothingSaysSo) {
   w.key(Qt::Key_4);
   w.drag(w.mm(50, 50), w.mm(110, 110));

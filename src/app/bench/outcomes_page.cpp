@@ -269,7 +269,7 @@ void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const st
   if (photos) chip(tr("none"), {}, current.photo == 0, [this] { desk_.choosePhoto(Id{0}); });
   row->addStretch(1);
   strip->setWidget(holder);
-  constexpr int widest = 300, height = 34;
+  constexpr int widest = 260, height = 34;
   strip->setFixedSize(std::min(width, widest), height + (width > widest ? 9 : 0));
   column.addWidget(strip);
 }

@@ -43,7 +43,8 @@ std::vector<Id> KnifeTool::targets() const {
   const Outline path = stroke();
   if (path.isEmpty()) return found;
   const Box reach = bounds(path);
-  for (const ItemPtr& item : desk_.sheet()->items)
+  // As they were: what shows are the pieces of the stroke so far.
+  for (const ItemPtr& item : findSheet(desk_.settled(), desk_.sheet()->id)->items)
     if (!item->hidden && boxInParent(*item).touches(reach)) found.push_back(item->id);
   return found;
 }
@@ -121,8 +122,9 @@ void KnifeTool::paint(QPainter& painter) {
   painter.setPen(QPen(theme::rust, 1.8));
   painter.drawPath(mat_.sheetToMat().map(painterPath(path)));
   const QString gap = written(measureText(desk_.knifeGap, Unit::Millimetre, 1));
-  const QString said =
-      pieces_ == 0 ? Mat::tr("parts nothing yet") : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap);
+  const QString said = pieces_ == 0 ? Mat::tr("parts nothing yet")
+                                    : (pieces_ == 1 ? Mat::tr("one piece · gap %1").arg(gap)
+                                                    : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap));
   paintPointerLabel(painter, mat_, mat_.toMat(now_), said);
 }
 

@@ -343,7 +343,8 @@ QString SelectTool::hint() const {
     return Mat::tr(
         "Drag to move, with Alt to copy · handles resize and turn · Shift-click adds · Alt-click picks what is below");
   return Mat::tr(
-      "Click an item, or drag round several · 4 rectangle, 5 ellipse · wheel moves the sheet, Ctrl+wheel zooms");
+      "Click an item, or drag round several · 4 rectangle, 5 ellipse, 8 words · wheel moves the sheet, Ctrl+wheel "
+      "zooms");
 }
 
 QCursor SelectTool::cursor() const {
