@@ -123,6 +123,36 @@ TEST_F(BenchWindow, ItemsDroppedOnTheRecipeJoinIt) {
   EXPECT_EQ(w.sheet().items.size(), 1U);
 }
 
+TEST_F(BenchWindow, TheRecipeStaysWhileAnotherItemIsDraggedToIt) {
+  box();
+  disc(60);
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_S);
+  const Id cutout = w.desk().selection().front();
+  const Id other = draw(Qt::Key_4, w.mm(200, 50), w.mm(230, 80));
+  w.desk().select({cutout});
+  w.settle();
+  // With the buttons that the whole application sees, as a person has them.
+  QWindow* window = w.window.windowHandle();
+  const auto inWindow = [&](QWidget& widget, QPoint at) { return widget.mapTo(&w.window, at); };
+  const QPoint from = inWindow(w.mat(), w.onMat(w.mm(215, 65)));
+  auto* row = w.window.findChild<RecipeChips*>("recipeChips");
+  const QPoint to = inWindow(*row, chip(1).geometry().center() + QPoint(20, 0));
+  QTest::mousePress(window, Qt::LeftButton, {}, from);
+  QTest::qWait(60);
+  EXPECT_EQ(w.desk().selection(), Ids{other});
+  EXPECT_TRUE(row->isVisible()) << "it waits for what is dragged";
+  for (int i = 1; i <= 5; ++i) {
+    QTest::mouseMove(window, from + (to - from) * i / 5);
+    QTest::qWait(5);
+  }
+  QTest::mouseRelease(window, Qt::LeftButton, {}, to);
+  w.settle();
+  EXPECT_EQ(w.sheet().items.size(), 1U);
+  EXPECT_EQ(partsOf(cutout), (Names{"box", "disc", "box"}));
+  EXPECT_EQ(w.desk().selection(), Ids{cutout});
+}
+
 TEST_F(BenchWindow, ACutoutInACutoutStandsInBracketsAndIsGoneInto) {
   box();
   disc(60);

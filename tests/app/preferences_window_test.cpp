@@ -1,4 +1,5 @@
 // Preferences, what is kept from start to start, and the menu of the stack.
+#include <QAbstractButton>
 #include <QCheckBox>
 #include <QComboBox>
 #include <QDialog>
@@ -97,6 +98,38 @@ TEST_F(PreferencesWindow, WhatWasOpenIsOpenedAgainAtItsSheet) {
   QTest::qWait(20);
   EXPECT_EQ(next.desk().path(), path);
   EXPECT_EQ(next.desk().sheet()->id, second);
+}
+
+TEST_F(PreferencesWindow, EveryControlThatKeysReachHasAName) {
+  const auto expectNames = [&](const char* when) {
+    for (const QWidget* widget : w.window.findChildren<QWidget*>()) {
+      const bool isInside = qobject_cast<QComboBox*>(widget->parentWidget()) || widget->inherits("QScrollBar");
+      if (!widget->isVisible() || !(widget->focusPolicy() & Qt::TabFocus) || isInside) continue;
+      const auto* button = qobject_cast<const QAbstractButton*>(widget);
+      EXPECT_TRUE(!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty()))
+          << when << ": " << widget->metaObject()->className() << " " << widget->objectName().toStdString();
+    }
+  };
+  expectNames("nothing selected");
+  w.key(Qt::Key_N, Qt::ControlModifier);
+  expectNames("the start");
+  w.press("A4 poster");
+  const Id a = box(), b = disc(60);
+  expectNames("one item");
+  w.desk().select({a, b});
+  w.settle();
+  expectNames("two items");
+  w.key(Qt::Key_S);
+  expectNames("a cutout");
+  w.key(Qt::Key_0);
+  expectNames("the knife");
+  w.key(Qt::Key_6);
+  expectNames("the polygon tool");
+  w.key(Qt::Key_8);
+  expectNames("the words tool");
+  w.key(Qt::Key_Escape);
+  page();
+  expectNames("preferences");
 }
 
 TEST_F(PreferencesWindow, TheStackHasTheMenuOfWhatIsUnderThePointer) {

@@ -1,5 +1,6 @@
 #include "app/bench/bench.h"
 
+#include <QApplication>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
@@ -81,15 +82,30 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   connect(&desk, &Desk::toolChanged, this, &Bench::choosePage);
   connect(&desk, &Desk::photosReady, this, &Bench::refresh);
   connect(&desk, &Desk::projectChanged, this, &Bench::refresh);
+  letGo_.setSingleShot(true);
+  letGo_.setInterval(30);
+  connect(&letGo_, &QTimer::timeout, this, &Bench::choosePage);
   choosePage();
 }
 
+bool Bench::holdsRecipe() {
+  const ItemPtr open = desk_.openCutout();
+  const bool isHeld = recipeOf_ != 0 && (QApplication::mouseButtons() & Qt::LeftButton) &&
+                      (!open || open->id != recipeOf_) && findItem(desk_.settled(), recipeOf_);
+  if (isHeld) letGo_.start();
+  return isHeld;
+}
+
 void Bench::choosePage() {
+  if (holdsRecipe()) return;
   setCurrentIndex(pageFor(desk_));
+  const ItemPtr open = desk_.openCutout();
+  recipeOf_ = open && qobject_cast<RecipePage*>(currentWidget()) ? open->id : 0;
   static_cast<BenchPage*>(currentWidget())->refresh(true);
 }
 
 void Bench::refresh() {
+  if (holdsRecipe()) return;
   // A change can make a cutout of a plain selection, or take the photo of what is being reframed; what is only tried
   // leaves the page that tries it.
   if (!desk_.isTrying() && currentIndex() != pageFor(desk_)) {

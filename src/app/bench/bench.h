@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QStackedWidget>
+#include <QTimer>
 
 #include "app/commands/command.h"
 #include "app/desk/desk.h"
@@ -21,7 +22,11 @@ class Bench : public QStackedWidget {
  private:
   void refresh();
   void choosePage();
+  /// What is pressed elsewhere may yet be dragged into the recipe that shows: it stays until the button is let go.
+  bool holdsRecipe();
   Desk& desk_;
+  Id recipeOf_ = 0;  ///< The cutout whose recipe shows.
+  QTimer letGo_;
 };
 
 }  // namespace widecut

@@ -71,6 +71,7 @@ OutcomesPage::OutcomesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent
   auto* scroll = new QScrollArea(this);
   scroll->setWidgetResizable(true);
   scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setFocusPolicy(Qt::NoFocus);
   scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   auto* holder = new QWidget(scroll);
   scroll->setWidget(holder);
