@@ -1,6 +1,7 @@
 #include "cli/command_line.h"
 
 #include <CLI/CLI.hpp>
+#include <algorithm>
 #include <charconv>
 #include <chrono>
 #include <fstream>
@@ -12,11 +13,12 @@
 #include "media/files.h"
 #include "output/deliver.h"
 #include "project/budgets.h"
-#include "project/forms/form.h"
+#include "project/forms/words.h"
 #include "project/limits.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
+#include "words/font_library.h"
 
 namespace widecut {
 namespace {
@@ -123,6 +125,17 @@ int countItems(const ItemList& items) {
   return count;
 }
 
+/// The faces that words ask for, each once, in the order in which they come.
+void gatherFaces(const ItemList& items, std::vector<FaceChoice>& faces) {
+  for (const ItemPtr& item : items) {
+    if (const Words* words = wordsOf(*item)) {
+      const FaceChoice& face = words->content().style.face;
+      if (std::find(faces.begin(), faces.end(), face) == faces.end()) faces.push_back(face);
+    }
+    gatherFaces(childrenOf(*item), faces);
+  }
+}
+
 json infoOf(const Project& project) {
   json out{{"name", project.name}, {"pieces", json::array()}, {"media", json::array()}, {"fonts", json::array()}};
   int number = 0;
@@ -154,6 +167,13 @@ json infoOf(const Project& project) {
     if (const auto why = store.problemWith(*medium)) m["problem"] = why->message;
     out["media"].push_back(std::move(m));
   }
+  std::vector<FaceChoice> faces;
+  for (const SheetPtr& sheet : sheetsOf(project)) gatherFaces(sheet->items, faces);
+  for (const FaceChoice& face : faces)
+    out["fonts"].push_back({{"family", face.family},
+                            {"weight", face.weight},
+                            {"italic", face.italic},
+                            {"missing", fontFor(face).isStandIn}});
   out["budgets"] = {{"photoBytes", budgets::photoBytes},
                     {"rasterBytes", budgets::rasterBytes},
                     {"undoBytes", budgets::undoBytes},
@@ -176,6 +196,10 @@ void printInfo(const json& info) {
   for (const json& m : info["media"])
     std::cout << "photo " << m["name"].get<std::string>() << "  " << m["width"] << " x " << m["height"] << " px"
               << (m.contains("problem") ? "  " + m["problem"].get<std::string>() : "") << '\n';
+  for (const json& font : info["fonts"])
+    std::cout << "font " << font["family"].get<std::string>() << "  "
+              << nameOf(FontFace{font["weight"].get<int>(), font["italic"].get<bool>()})
+              << (font["missing"].get<bool>() ? "  is not on this machine: Cabin stands in" : "") << '\n';
 }
 
 struct DeliverRequest {

@@ -3,16 +3,10 @@
 #include <hb-ot.h>
 #include <hb.h>
 
+#include "words/destroyed_by.h"
+
 namespace widecut {
 namespace {
-
-template <auto Destroy>
-struct Destroyer {
-  template <class T>
-  void operator()(T* object) const {
-    Destroy(object);
-  }
-};
 
 /// Where glyph drawing writes to; font units become points and y turns down.
 struct Pen {
@@ -61,9 +55,9 @@ hb_draw_funcs_t* makeDrawFunctions() {
 }  // namespace
 
 std::shared_ptr<const Font> Font::of(hb_blob_t* given, unsigned index) {
-  const std::unique_ptr<hb_blob_t, Destroyer<hb_blob_destroy>> blob(given);
+  const OwnedBy<hb_blob_t, hb_blob_destroy> blob(given);
   constexpr unsigned faceBits = 16, faceMask = 0xffff;
-  const std::unique_ptr<hb_face_t, Destroyer<hb_face_destroy>> face(hb_face_create(blob.get(), index & faceMask));
+  const OwnedBy<hb_face_t, hb_face_destroy> face(hb_face_create(blob.get(), index & faceMask));
   if (hb_face_get_glyph_count(face.get()) == 0) return nullptr;
   auto out = std::make_shared<Font>();
   out->font_ = {hb_font_create(face.get()), hb_font_destroy};
@@ -93,7 +87,7 @@ bool Font::has(char32_t letter) const {
 }
 
 ShapedRun Font::shaped(std::string_view text, std::size_t from, std::size_t to) const {
-  const std::unique_ptr<hb_buffer_t, Destroyer<hb_buffer_destroy>> buffer(hb_buffer_create());
+  const OwnedBy<hb_buffer_t, hb_buffer_destroy> buffer(hb_buffer_create());
   hb_buffer_add_utf8(buffer.get(), text.data(), static_cast<int>(text.size()), static_cast<unsigned>(from),
                      static_cast<int>(to - from));
   hb_buffer_guess_segment_properties(buffer.get());

@@ -8,19 +8,13 @@
 #include <mutex>
 
 #include "words/bundled_fonts.h"
+#include "words/destroyed_by.h"
 
 namespace widecut {
 namespace {
 
-template <auto Destroy>
-struct Destroyer {
-  template <class T>
-  void operator()(T* object) const {
-    Destroy(object);
-  }
-};
-using PatternPtr = std::unique_ptr<FcPattern, Destroyer<FcPatternDestroy>>;
-using FontSetPtr = std::unique_ptr<FcFontSet, Destroyer<FcFontSetDestroy>>;
+using PatternPtr = OwnedBy<FcPattern, FcPatternDestroy>;
+using FontSetPtr = OwnedBy<FcFontSet, FcFontSetDestroy>;
 
 /// Where a face comes from: bytes of the program, or a file.
 struct Source {
@@ -93,7 +87,7 @@ const Machine& machine() {
     const PatternPtr wanted(FcPatternCreate());
     FcPatternAddBool(wanted.get(), FC_OUTLINE, FcTrue);
     FcPatternAddBool(wanted.get(), FC_VARIABLE, FcFalse);  // of variable fonts their named instances
-    const std::unique_ptr<FcObjectSet, Destroyer<FcObjectSetDestroy>> asked(
+    const OwnedBy<FcObjectSet, FcObjectSetDestroy> asked(
         FcObjectSetBuild(FC_FAMILY, FC_WEIGHT, FC_SLANT, FC_FILE, FC_INDEX, nullptr));
     const FontSetPtr set(FcFontList(nullptr, wanted.get(), asked.get()));
     for (int i = 0; set && i < set->nfont; ++i) {
@@ -188,7 +182,7 @@ FontPtr fontWith(char32_t letter, const FaceChoice& like) {
   const auto [found, fresh] = known.try_emplace({letter, like.weight}, nullptr);
   if (!fresh) return found->second;
   const PatternPtr wanted(FcPatternCreate());
-  const std::unique_ptr<FcCharSet, Destroyer<FcCharSetDestroy>> letters(FcCharSetCreate());
+  const OwnedBy<FcCharSet, FcCharSetDestroy> letters(FcCharSetCreate());
   FcCharSetAddChar(letters.get(), letter);
   FcPatternAddCharSet(wanted.get(), FC_CHARSET, letters.get());
   FcPatternAddBool(wanted.get(), FC_OUTLINE, FcTrue);

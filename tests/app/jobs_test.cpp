@@ -189,18 +189,23 @@ TEST(Jobs, J3AHeavyWordHoldsAPhotoAndIsTypedOn) {
   EXPECT_TRUE(last.alpha() == 0 || isBlue(last)) << last.name().toStdString();
 }
 
+/// A word that is cut out of the selected item while it is typed.
+void typeCutOut(WindowDriver& w) {
+  w.key(Qt::Key_8);
+  w.type("letter size", "120");
+  w.key(Qt::Key_S);
+  w.click(w.mm(100, 110));
+  w.typeOnMat("lil");
+  w.key(Qt::Key_Escape);
+}
+
 TEST(Jobs, J4AWordIsPunchedOutOfAPhotoAndOutOfAPanel) {
   const QTemporaryDir folder;
   {
     WindowDriver w;
     beginFlyer(w);
     w.drop(twoToneFile(folder), w.mm(169, 95));
-    w.key(Qt::Key_8);
-    w.type("letter size", "120");
-    w.key(Qt::Key_S);
-    w.click(w.mm(100, 110));
-    w.typeOnMat("lil");
-    w.key(Qt::Key_Escape);
+    typeCutOut(w);
     w.report("J4 photo");
     EXPECT_LE(w.actions, 28 / 2);
     ASSERT_EQ(w.sheet().items.size(), 1U);
@@ -218,12 +223,7 @@ TEST(Jobs, J4AWordIsPunchedOutOfAPhotoAndOutOfAPanel) {
   w.drop(twoToneFile(folder), w.mm(169, 95));
   w.key(Qt::Key_4);
   w.drag({0, 0}, {w.sheet().width, w.sheet().height});
-  w.key(Qt::Key_8);
-  w.type("letter size", "120");
-  w.key(Qt::Key_S);
-  w.click(w.mm(100, 110));
-  w.typeOnMat("lil");
-  w.key(Qt::Key_Escape);
+  typeCutOut(w);
   w.report("J4 panel");
   EXPECT_LE(w.actions, 28 / 2);
   ASSERT_EQ(w.sheet().items.size(), 2U);

@@ -254,6 +254,13 @@ TEST_F(WordsWindow, TheStyleIsChosenOnTheRight) {
   QTest::keyClick(family->lineEdit(), Qt::Key_Return);
   w.settle();
   EXPECT_EQ(words(id).content().style.face.family, "EB Garamond");
+  // Other words have their own, and it shows.
+  const Id other = line("road", w.mm(60, 180));
+  EXPECT_EQ(family->currentText(), "League Spartan");
+  w.desk().commit("Delete", withoutItems(w.desk().settled(), Ids{other}));
+  w.desk().select({id});
+  w.settle();
+  EXPECT_EQ(family->currentText(), "EB Garamond");
   w.type("letter size", "30");
   EXPECT_EQ(words(id).content().style.leading, 33) << "leading keeps its share of the size";
   w.type("leading", "50");

@@ -89,7 +89,11 @@ TEST(CommandLine, InfoListsWhatIsInAProject) {
   const Ran ran = widecut({"info", DEMO_PROJECT, "--json"});
   EXPECT_EQ(ran.code, 0);
   EXPECT_TRUE(ran.out.contains("\"Skarrow Peak Railway\"") && ran.out.contains("Ridge at dawn.jpg"));
-  EXPECT_TRUE(widecut({"info", DEMO_PROJECT}).out.contains("cover window"));
+  const Ran plain = widecut({"info", DEMO_PROJECT});
+  EXPECT_TRUE(plain.out.contains("cover window"));
+  EXPECT_TRUE(plain.out.contains("words 16  title") && plain.out.contains("font League Spartan  Bold"))
+      << plain.out.toStdString();
+  EXPECT_TRUE(ran.out.contains("\"EB Garamond\"") && !ran.out.contains("\"missing\": true"));
 }
 
 TEST(CommandLine, DeliversEveryFormatByTheFilesName) {

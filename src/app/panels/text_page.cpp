@@ -51,7 +51,8 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   family_->setInsertPolicy(QComboBox::NoInsert);
   family_->setMaxVisibleItems(16);
   family_->setMinimumWidth(40);
-  fillFamilies();
+  family_->completer()->setFilterMode(Qt::MatchContains);
+  family_->completer()->setCompletionMode(QCompleter::PopupCompletion);
   grid->addWidget(family_, row++, 0, 1, 3);
   face_ = new QComboBox(this);
   face_->setObjectName("fontFace");
@@ -80,6 +81,7 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   connect(family_, &QComboBox::activated, this,
           [this, familyChange](int i) { apply(tr("Font"), familyChange(family_->itemText(i))); });
   connect(family_->lineEdit(), &QLineEdit::editingFinished, this, [this, familyChange] {
+    family_->lineEdit()->setModified(false);
     const FontFamily* found = findFamily(family_->currentText().toStdString());
     if (found && found->name != style().face.family)
       apply(tr("Font"), familyChange(QString::fromStdString(found->name)));
@@ -104,14 +106,13 @@ bool TextPage::eventFilter(QObject* watched, QEvent* event) {
 }
 
 void TextPage::fillFamilies() {
+  const QSignalBlocker quiet(family_);
   for (const FontFamily& family : fontFamilies()) {
     family_->addItem(QString::fromStdString(family.name));
     QFont preview(QString::fromStdString(family.name));
     preview.setPixelSize(previewPixels);
     family_->setItemData(family_->count() - 1, preview, Qt::FontRole);
   }
-  family_->completer()->setFilterMode(Qt::MatchContains);
-  family_->completer()->setCompletionMode(QCompleter::PopupCompletion);
 }
 
 void TextPage::fillFaces(const FaceChoice& face) {
@@ -189,6 +190,7 @@ void TextPage::tryOut(const Change& change) {
 }
 
 void TextPage::refresh() {
+  if (family_->count() == 0) fillFamilies();  // looking for them takes a moment
   const TextStyle now = style();
   if (!trial_.isShown() && !family_->lineEdit()->isModified()) {
     const QSignalBlocker quiet(family_);
