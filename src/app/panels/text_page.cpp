@@ -4,6 +4,7 @@
 #include <QComboBox>
 #include <QCompleter>
 #include <QEvent>
+#include <QFontDatabase>
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QLabel>
@@ -108,8 +109,11 @@ bool TextPage::eventFilter(QObject* watched, QEvent* event) {
 void TextPage::fillFamilies() {
   const QSignalBlocker quiet(family_);
   for (const FontFamily& family : fontFamilies()) {
-    family_->addItem(QString::fromStdString(family.name));
-    QFont preview(QString::fromStdString(family.name));
+    const QString name = QString::fromStdString(family.name);
+    family_->addItem(name);
+    // A name in signs could not be read.
+    if (!QFontDatabase::writingSystems(name).contains(QFontDatabase::Latin)) continue;
+    QFont preview(name);
     preview.setPixelSize(previewPixels);
     family_->setItemData(family_->count() - 1, preview, Qt::FontRole);
   }
