@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 
 #include <QImage>
+#include <algorithm>
 #include <array>
 
 #include "geometry/measure.h"
@@ -187,6 +188,36 @@ TEST(Jobs, J3AHeavyWordHoldsAPhotoAndIsTypedOn) {
   EXPECT_GT(picture.width(), narrow);
   const QColor last = picture.pixelColor(picture.width() - 60, picture.height() / 2);
   EXPECT_TRUE(last.alpha() == 0 || isBlue(last)) << last.name().toStdString();
+}
+
+TEST(Jobs, J5PhotoAndWordAreDividedIntoPiecesThatComeLoose) {
+  WindowDriver w;
+  const QTemporaryDir folder;
+  beginFlyer(w);
+  w.drop(twoToneFile(folder), w.mm(169, 95));
+  w.key(Qt::Key_8);
+  w.type("letter size", "150");
+  w.click(w.mm(110, 120));
+  w.typeOnMat("oil");
+  w.key(Qt::Key_Escape);
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_D);
+  w.report("J5");
+  EXPECT_LE(w.actions, 10);
+  // The o, its counter, the i and its dot, the l, and the rest of the photo.
+  ASSERT_EQ(w.sheet().items.size(), 6U);
+  int withPhoto = 0;
+  for (const ItemPtr& item : w.sheet().items) withPhoto += shownPhoto(*item).has_value();
+  EXPECT_GE(withPhoto, 2) << "the counter and the rest at least";
+  // One of them is moved away, the others stay.
+  w.key(Qt::Key_Escape);
+  const Id smallest =
+      (*std::min_element(w.sheet().items.begin(), w.sheet().items.end(), [](const auto& a, const auto& b) {
+        return squareMm(*a) < squareMm(*b);
+      }))->id;
+  const Point at = boxInParent(*findItem(w.desk().project(), smallest)).centre();
+  w.drag(at, at + w.mm(0, 60));
+  EXPECT_NEAR(boxInParent(*findItem(w.desk().project(), smallest)).centre().y - at.y, w.mm(0, 60).y, 1.5);
 }
 
 /// A word that is cut out of the selected item while it is typed.
