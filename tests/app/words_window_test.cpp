@@ -282,6 +282,16 @@ TEST_F(WordsWindow, TheStyleIsChosenOnTheRight) {
   EXPECT_EQ(words(w.desk().selection().front()).content().style.face.family, "EB Garamond");
 }
 
+TEST_F(WordsWindow, BakedWordsHaveNoStyleAnyMore) {
+  const Id id = line("peak", w.mm(60, 60));
+  EXPECT_TRUE(w.window.findChild<QComboBox*>("fontFamily")->isVisible());
+  w.key(Qt::Key_B);
+  EXPECT_FALSE(wordsOf(*item(id)));
+  EXPECT_FALSE(w.window.findChild<QComboBox*>("fontFamily")->isVisible());
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_TRUE(w.window.findChild<QComboBox*>("fontFamily")->isVisible());
+}
+
 TEST_F(WordsWindow, AFontThatIsNotThereIsSaid) {
   const Id id = line("peak", w.mm(60, 60));
   w.desk().commit("Font", withTextStyle(w.desk().settled(), Ids{id},

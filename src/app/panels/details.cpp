@@ -119,7 +119,7 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   });
   connect(&desk, &Desk::projectChanged, this, &Details::refresh);
   connect(&desk, &Desk::photosReady, this, &Details::refresh);
-  for (const auto signal : {&Desk::selectionChanged, &Desk::toolChanged, &Desk::toolSet})
+  for (const auto signal : {&Desk::selectionChanged, &Desk::toolChanged, &Desk::toolSet, &Desk::fileChanged})
     connect(&desk, signal, this, &Details::refresh);
   refresh();
 }

@@ -42,6 +42,9 @@ void setSize(TextStyle& style, double size) {
 }  // namespace
 
 TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
+  // Not at every frame of a drag: that changes no text into something else.
+  for (const auto signal : {&Desk::selectionChanged, &Desk::fileChanged})
+    connect(&desk, signal, this, &TextPage::lookForWords);
   auto* grid = panelGrid(this);
   int row = 0;
   grid->addWidget(panelHeading(tr("Words"), this), row++, 0, 1, 3);
@@ -166,13 +169,17 @@ QWidget* TextPage::buildAlign() {
   return box;
 }
 
-bool TextPage::applies() const {
-  return desk_.tool() == ToolKind::Words || !wordsAmong(desk_.project(), desk_.selection()).empty();
-}
+bool TextPage::applies() const { return desk_.tool() == ToolKind::Words || first_ != 0; }
 
 TextStyle TextPage::style() const {
+  const ItemPtr item = first_ == 0 ? nullptr : findItem(desk_.project(), first_);
+  const Words* words = item ? wordsOf(*item) : nullptr;
+  return words ? words->content().style : desk_.textStyleForNew();
+}
+
+void TextPage::lookForWords() {
   const auto words = wordsAmong(desk_.project(), desk_.selection());
-  return words.empty() ? desk_.textStyleForNew() : wordsOf(*words.front())->content().style;
+  first_ = words.empty() ? 0 : words.front()->id;
 }
 
 void TextPage::apply(const QString& name, const Change& change) {

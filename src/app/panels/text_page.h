@@ -40,10 +40,12 @@ class TextPage : public QWidget {
   /// The style that shows: of the first of the selected words, or of the next ones.
   TextStyle style() const;
   /// Changes all selected words; the next ones too.
+  void lookForWords();
   void apply(const QString& name, const Change& change);
   void tryOut(const Change& change);
 
   Desk& desk_;
+  Id first_ = 0;  ///< Of the words among the selected items.
   Trial trial_{desk_};
   QComboBox *family_, *face_;
   MeasureField *size_, *leading_;
