@@ -149,6 +149,8 @@ class Reader {
 
   void add(const pugi::xml_node& e, const Affine& outer, const SvgLook& outerLook, double opacity,
            std::vector<Item>& into, int uses) {
+    // Uses of uses may come to more than anyone could draw.
+    if (++visited_ > limits::mostItems) throw Unreadable{"it comes to more than 100000 elements"};
     const std::string_view name = localName(e);
     const SvgLook look = lookOf(sheet_, e, outerLook);
     if (!look.shown) return;
@@ -246,6 +248,12 @@ class Reader {
     return shortened(id.empty() ? usual : id);
   }
 
+  static void needWithin(const Outline& outline, const std::string& name) {
+    const Box box = bounds(outline);
+    if (!isFinite(outline) || (!box.isEmpty() && !(isPlace(box.low) && isPlace(box.high))))
+      throw Unreadable{"“" + name + "” reaches too far"};
+  }
+
   void addShape(const pugi::xml_node& e, Outline outline, double scale, const SvgLook& look, double opacity,
                 std::vector<Item>& into) {
     if (++items_ > limits::mostItems) throw Unreadable{"it has more than 100000 shapes"};
@@ -261,7 +269,7 @@ class Reader {
     if (!fill && !stroke) return;
     if (fill && look.fillRule == "evenodd")
       if (auto worked = simplified({outline, FillRule::EvenOdd})) outline = std::move(*worked);
-    if (!isFinite(outline)) throw Unreadable{"“" + nameFor(e, "shape") + "” reaches too far"};
+    needWithin(outline, nameFor(e, "shape"));
     into.push_back(plainItem(0, nameFor(e, "shape"), outline, std::move(style)));
   }
 
@@ -331,7 +339,9 @@ class Reader {
     const auto x = numbersIn(e.attribute("x").value()), y = numbersIn(e.attribute("y").value());
     item.position = {x.empty() ? 0 : x[0], y.empty() ? 0 : y[0]};
     item.form = wordsForm(std::move(content));
-    into.push_back(mapped(item, map));
+    item = mapped(item, map);
+    needWithin(transformed(wordsOf(item)->outline(), item.toParent()), item.name);
+    into.push_back(std::move(item));
   }
 
   static std::string familyOf(const std::string& list) {
@@ -352,7 +362,7 @@ class Reader {
   SvgSheet sheet_;
   SvgShapes shapes_;
   std::set<std::string> notes_;
-  std::size_t gathered_ = 0, items_ = 0;
+  std::size_t gathered_ = 0, visited_ = 0, items_ = 0;
   int depth_ = 0;
 };
 

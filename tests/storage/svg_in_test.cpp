@@ -93,6 +93,14 @@ TEST(SvgIn, UsesRepeatWhatTheyName) {
   ASSERT_EQ(items.size(), 2U);
   EXPECT_NEAR(boxInParent(items[1]).low.x - boxInParent(items[0]).low.x, 30, 1e-9);
   EXPECT_NE(problemOf("<svg><g id='a'><use href='#a'/></g></svg>"), "") << "a use of itself ends with a word";
+  // Each level twice ten of the next: 10^15 uses of nothing.
+  std::string many = "<svg>";
+  for (char c = 'a'; c < 'p'; ++c) {
+    many += std::string("<g id='") + c + "'>";
+    for (int i = 0; i < 10; ++i) many += std::string("<use href='#") + static_cast<char>(c + 1) + "'/>";
+    many += "</g>";
+  }
+  EXPECT_NE(problemOf(many + "</svg>").find("100000 elements"), std::string::npos);
 }
 
 TEST(SvgIn, TextBecomesWords) {
@@ -125,6 +133,7 @@ TEST(SvgIn, WhatIsBrokenIsRefusedWithItsPlace) {
   EXPECT_NE(problemOf("<svg/>").find("no shapes"), std::string::npos);
   EXPECT_NE(problemOf("<svg><path id='p' d='M0 0L'/></svg>").find("“p”"), std::string::npos);
   EXPECT_NE(problemOf(""), "");
+  EXPECT_NE(problemOf("<svg><text transform='scale(1e300)'>far</text></svg>").find("too far"), std::string::npos);
   EXPECT_NE(problemOf("<svg><rect width='1e308' height='1e308' transform='scale(1e300)'/></svg>"), "");
 }
 
