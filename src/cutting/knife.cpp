@@ -54,14 +54,18 @@ Result<std::vector<Outline>> knifed(const Operand& shape, const Outline& stroke,
     const FillRule rules[] = {shape.rule, FillRule::Nonzero};
     return outlinesOf(facesOf(map, rules, 1));
   }
-  LineShape blade;
-  blade.width = gap;
-  const auto band = lineOutline({stroke}, blade);
+  const auto band = knifeBand(stroke, gap);
   if (!band) return tl::unexpected(band.error());
   const Operand operands[] = {shape, {*band}};
   const auto rest = cut(operands, Formula::chain(2, Role::Subtract));
   if (!rest) return tl::unexpected(rest.error());
   return regionsOf({*rest});
+}
+
+Result<Outline> knifeBand(const Outline& stroke, double gap) {
+  LineShape blade;
+  blade.width = gap;
+  return lineOutline({stroke}, blade);
 }
 
 Result<Outline> simplified(const Operand& shape) { return cut({&shape, 1}, Formula::part(0)); }

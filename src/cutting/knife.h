@@ -16,6 +16,9 @@ Result<std::vector<Outline>> regionsOf(const Operand& shape);
 /// Without one, a stroke parts what it crosses from edge to edge, and ends inside the shape are passed over.
 Result<std::vector<Outline>> knifed(const Operand& shape, const Outline& stroke, double gap);
 
+/// What a stroke with a gap (points, > 0) takes away.
+Result<Outline> knifeBand(const Outline& stroke, double gap);
+
 /// The same area without self-crossings, overlaps and doubled edges: outer contours one way round, holes the other.
 Result<Outline> simplified(const Operand& shape);
 

@@ -4,7 +4,7 @@
 #include <array>
 
 #include "cutting/live_cut.h"
-#include "project/forms/words.h"
+#include "project/forms/form.h"
 #include "project/framing.h"
 #include "project/node_memo.h"
 
@@ -12,8 +12,7 @@ namespace widecut {
 namespace {
 
 Outline workedOut(const Form& form) {
-  if (const auto* outline = std::get_if<std::shared_ptr<const Outline>>(&form)) return **outline;
-  if (const auto* words = std::get_if<std::shared_ptr<const Words>>(&form)) return (*words)->outline();
+  if (auto own = ownOutline(form)) return std::move(*own);
   Flat flat;
   const auto formula = flat.add(form, {});
   if (!formula) return {};
@@ -28,19 +27,13 @@ Outline workedOut(const Form& form) {
 
 bool keepsBoxesUpright(const Affine& m) { return (m.xy == 0 && m.yx == 0) || (m.xx == 0 && m.yy == 0); }
 
-/// True when the item's box is that of its outline; words in a frame have that of the frame.
-bool hasOutlineBox(const Item& item) {
-  const Words* words = wordsOf(item);
-  return !words || !words->content().frame;
-}
-
 /// The box of an item through a map from its parent's space.
 Box boxThrough(const Item& item, const Affine& map) {
   const Affine frame = map * item.toParent();
   if (!showsChildren(item.form)) {
-    const Box own = boxInFrame(item);
-    return keepsBoxesUpright(frame) || !hasOutlineBox(item) ? frame(own)
-                                                            : bounds(transformed(resolved(item)->outline, frame));
+    if (const auto stated = statedBox(item.form)) return frame(*stated);
+    const auto shape = resolved(item);
+    return keepsBoxesUpright(frame) ? frame(shape->box) : bounds(transformed(shape->outline, frame));
   }
   Box box;
   for (const Affine& copy : copiesOf(item.form))
@@ -68,7 +61,8 @@ std::shared_ptr<const Resolved> resolved(const Item& item) {
 
 Box boxInFrame(const Item& item) {
   static NodeMemo<Box> memo;
-  if (!showsChildren(item.form)) return hasOutlineBox(item) ? resolved(item)->box : wordsOf(item)->box();
+  if (const auto stated = statedBox(item.form)) return *stated;
+  if (!showsChildren(item.form)) return resolved(item)->box;
   const auto node = nodeOf(item.form);
   if (const auto known = memo.find({node})) return *known;
   Item still = item;

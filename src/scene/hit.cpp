@@ -36,14 +36,14 @@ bool isOnLine(const Item& item, Point inFrame) {
   return false;
 }
 
-Id wordsAmong(const ItemList& items, Point inParent) {
+Id wordsIn(const ItemList& items, Point inParent) {
   for (auto item = items.rbegin(); item != items.rend(); ++item) {
     const auto back = (*item)->toParent().inverse();
     if (!isAtHand(**item) || !back) continue;
     const Point p = (*back)(inParent);
-    const Words* words = wordsOf(**item);
-    if (words && (isOnLine(**item, p) || (words->content().frame && words->box().contains(p)))) return (*item)->id;
-    if (const Id inside = wordsAmong(childrenOf(**item), p)) return inside;
+    const auto frame = statedBox((*item)->form);
+    if (wordsOf(**item) && (isOnLine(**item, p) || (frame && frame->contains(p)))) return (*item)->id;
+    if (const Id inside = wordsIn(childrenOf(**item), p)) return inside;
   }
   return 0;
 }
@@ -87,7 +87,7 @@ std::vector<Id> itemsAt(const Sheet& sheet, Point point, double reach) {
   return found;
 }
 
-Id wordsAt(const Sheet& sheet, Point point) { return wordsAmong(sheet.items, point); }
+Id wordsAt(const Sheet& sheet, Point point) { return wordsIn(sheet.items, point); }
 
 Id childAt(const Project& project, Id whole, Point point, double reach) {
   const ItemPtr item = findItem(project, whole);

@@ -64,8 +64,8 @@ void addMarks(const Item& item, Content& content) {
 
 /// The lines of words, or of those that a cutout is made of.
 void addRead(const Item& item, const Affine& place, std::vector<ReadLine>& read) {
-  if (item.hidden) return;
-  for (const ItemPtr& child : childrenOf(item)) addRead(*child, place * child->toParent(), read);
+  for (const ItemPtr& child : childrenOf(item))
+    if (!child->hidden) addRead(*child, place * child->toParent(), read);
   const Words* words = wordsOf(item);
   if (!words) return;
   const SetWords& set = words->set();
@@ -87,11 +87,7 @@ std::shared_ptr<const Content> contentOf(const Item& item) {
   auto content = std::make_shared<Content>();
   addMarks(item, *content);
   const bool isPainted = !content->under.empty() || !content->over.empty();
-  if (isPainted && !showsChildren(item.form)) {
-    Item shown = item;  // whether it is hidden is its layer's matter
-    shown.hidden = false;
-    addRead(shown, {}, content->read);
-  }
+  if (isPainted && !showsChildren(item.form)) addRead(item, {}, content->read);
   for (const Affine& copy : copiesOf(item.form))
     for (const ItemPtr& child : childrenOf(item)) {
       if (child->hidden) continue;

@@ -161,18 +161,21 @@ std::string nameOf(const FontFace& face) {
 }
 
 FoundFont fontFor(const FaceChoice& choice) {
-  const std::vector<Source>* sources = sourcesOf(choice.family);
-  const bool isStandIn = !sources;
-  if (isStandIn) sources = sourcesOf(FaceChoice{}.family);
   constexpr int otherSlant = 10'000;
   const auto away = [&](const Source& s) {
     return std::abs(s.face.weight - choice.weight) + (s.face.italic != choice.italic ? otherSlant : 0);
   };
-  const auto nearest = std::min_element(sources->begin(), sources->end(),
-                                        [&](const Source& a, const Source& b) { return away(a) < away(b); });
-  // A file that was taken away since, or is none: as if the family were not there.
-  if (FontPtr font = loaded(*nearest)) return {std::move(font), nearest->face, isStandIn};
-  return {fontFor({{}, choice.weight, choice.italic}).font, nearest->face, true};
+  const auto nearestIn = [&](const std::vector<Source>& sources) {
+    return *std::min_element(sources.begin(), sources.end(),
+                             [&](const Source& a, const Source& b) { return away(a) < away(b); });
+  };
+  if (const std::vector<Source>* sources = sourcesOf(choice.family)) {
+    const Source nearest = nearestIn(*sources);
+    // A file that was taken away since, or is none, counts as a family that is not there.
+    if (FontPtr font = loaded(nearest)) return {std::move(font), nearest.face, false};
+  }
+  const Source standIn = nearestIn(*sourcesOf(FaceChoice{}.family));
+  return {loaded(standIn), standIn.face, true};
 }
 
 FontPtr fontWith(char32_t letter, const FaceChoice& like) {

@@ -101,6 +101,19 @@ class Shaper {
   FontPtr font_;
 };
 
+/// Where a place is along its line; places between two stops count as the next one.
+double xAt(const std::vector<CaretStop>& stops, std::size_t place) {
+  const auto stop =
+      std::lower_bound(stops.begin(), stops.end(), place, [](const CaretStop& s, std::size_t at) { return s.at < at; });
+  return stop == stops.end() ? stops.back().x : stop->x;
+}
+
+/// The width of a stretch of a line, white space at its end not counted.
+double widthOf(const std::string& text, const std::vector<CaretStop>& stops, std::size_t from, std::size_t to) {
+  while (to > from && text[to - 1] == ' ') --to;
+  return std::abs(xAt(stops, to) - xAt(stops, from));
+}
+
 /// Breaks one paragraph greedily.
 class Breaker {
  public:
@@ -114,7 +127,7 @@ class Breaker {
     std::size_t begin = from, best = from;
     for (std::size_t i = 0; i < places.size();) {
       const std::size_t place = from + places[i];
-      if (width(begin, place) <= measure_) {
+      if (fits(begin, place)) {
         best = place;
         ++i;
       } else if (best > begin) {
@@ -131,26 +144,20 @@ class Breaker {
   }
 
  private:
-  double xAt(std::size_t place) const {
-    const auto stop = std::lower_bound(stops_.begin(), stops_.end(), place,
-                                       [](const CaretStop& s, std::size_t at) { return s.at < at; });
-    return stop == stops_.end() ? stops_.back().x : stop->x;
-  }
-  /// White space at the end is not counted.
-  double width(std::size_t from, std::size_t to) const {
-    while (to > from && text_[to - 1] == ' ') --to;
+  bool fits(std::size_t from, std::size_t to) const {
     constexpr double rounding = 1e-9;
-    return std::abs(xAt(to) - xAt(from)) - rounding;
+    return widthOf(text_, stops_, from, to) - rounding <= measure_;
   }
   /// A word that is wider than the frame is broken between letters; one of them stands in any case.
   std::size_t lastLetterThatFits(std::size_t begin, std::size_t end) const {
-    std::size_t fits = begin;
-    for (const CaretStop& stop : stops_) {
-      if (stop.at <= begin) continue;
-      if (fits > begin && (stop.at > end || width(begin, stop.at) > measure_)) break;
-      fits = stop.at;
+    auto stop = std::upper_bound(stops_.begin(), stops_.end(), begin,
+                                 [](std::size_t at, const CaretStop& s) { return at < s.at; });
+    std::size_t last = begin;
+    for (; stop != stops_.end(); ++stop) {
+      if (last > begin && (stop->at > end || !fits(begin, stop->at))) break;
+      last = stop->at;
     }
-    return fits;
+    return last;
   }
 
   const std::string& text_;
@@ -196,7 +203,6 @@ const SetLine& nearestLine(const SetWords& words, Point point) {
 SetWords setWords(const std::string& text, const TextStyle& style, const std::optional<TextFrame>& frame) {
   const FoundFont found = fontFor(style.face);
   SetWords out;
-  out.isStandIn = found.isStandIn;
   out.ascent = found.font->ascent() * style.size;
   out.descent = found.font->descent() * style.size;
   const Shaper shaper(text, style, found.font);
@@ -209,12 +215,7 @@ SetWords setWords(const std::string& text, const TextStyle& style, const std::op
   const auto add = [&](std::size_t from, std::size_t to, bool broken) {
     const ShapedLine shaped = shaper.line(from, to);
     SetLine line{from, to, {0, y}, shaped.width, shaper.stops(shaped, from, to, letters)};
-    if (broken) {
-      std::size_t end = to;
-      while (end > from && text[end - 1] == ' ') --end;
-      for (const CaretStop& stop : line.stops)
-        if (stop.at == end) line.width = std::abs(stop.x - line.stops.front().x);
-    }
+    if (broken) line.width = widthOf(text, line.stops, from, to);
     line.start.x = alignedShift(style.align, (frame ? frame->width : 0) - line.width);
     if (fits()) {
       addOutline(shaped, line.start, style.size, out.outline);
@@ -249,9 +250,7 @@ std::size_t lineAt(const SetWords& words, std::size_t at) {
 
 Point caretAt(const SetWords& words, std::size_t at) {
   const SetLine& line = words.lines[lineAt(words, at)];
-  for (const CaretStop& stop : line.stops)
-    if (stop.at >= at) return line.start + Point{stop.x, 0};
-  return line.start + Point{line.stops.back().x, 0};
+  return line.start + Point{xAt(line.stops, at), 0};
 }
 
 std::size_t placeOnLine(const SetLine& line, double x) {
@@ -277,12 +276,8 @@ std::vector<Box> boxesOf(const SetWords& words, std::size_t from, std::size_t to
   std::vector<Box> boxes;
   for (const SetLine& line : words.lines) {
     if (line.to < from || line.from > to || from == to) continue;
-    const auto xAt = [&](std::size_t at) {
-      for (const CaretStop& stop : line.stops)
-        if (stop.at >= at) return line.start.x + stop.x;
-      return line.start.x + line.stops.back().x;
-    };
-    const double a = xAt(std::max(from, line.from)), b = xAt(std::min(to, line.to));
+    const double a = line.start.x + xAt(line.stops, std::max(from, line.from));
+    const double b = line.start.x + xAt(line.stops, std::min(to, line.to));
     const Box whole = boxOf(words, line);
     boxes.push_back({{std::min(a, b), whole.low.y}, {std::max(a, b), whole.high.y}});
   }

@@ -33,7 +33,6 @@ struct SetWords {
   std::size_t shown = 0;           ///< So many of them fit into the frame; the others have no outline.
   double ascent = 0, descent = 0;  ///< Of the chosen font, above and below a base line.
   Outline outline;                 ///< The letters of the lines that fit; filled by the nonzero rule.
-  bool isStandIn = false;          ///< The family is not there: another one stands in.
   bool fits() const { return shown == lines.size(); }
 };
 

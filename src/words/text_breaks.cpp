@@ -6,19 +6,13 @@
 #include <unicode/utf8.h>
 
 #include <algorithm>
-#include <memory>
+
+#include "words/destroyed_by.h"
 
 #pragma GCC diagnostic ignored "-Wconversion"  // in the library's macros
 
 namespace widecut {
 namespace {
-
-struct CloseText {
-  void operator()(UText* text) const { utext_close(text); }
-};
-struct CloseBreaks {
-  void operator()(UBreakIterator* breaks) const { ubrk_close(breaks); }
-};
 
 /// The boundaries of one kind in a text.
 class Breaks {
@@ -37,8 +31,8 @@ class Breaks {
   }
 
  private:
-  std::unique_ptr<UText, CloseText> text_;
-  std::unique_ptr<UBreakIterator, CloseBreaks> breaks_;
+  OwnedBy<UText, utext_close> text_;
+  OwnedBy<UBreakIterator, ubrk_close> breaks_;
 };
 
 void append(std::string& out, char32_t code) {

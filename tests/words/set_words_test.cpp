@@ -79,6 +79,13 @@ TEST(SetWords, AWordWiderThanTheFrameIsBrokenBetweenLetters) {
   EXPECT_EQ(setWords("abc", plain, TextFrame{0.5, 400}).lines.size(), 3U);
 }
 
+TEST(SetWords, AVeryLongWordInAVeryNarrowFrameIsBrokenStepByStep) {
+  const std::string text(60'000, 'i');
+  const SetWords words = setWords(text, plain, TextFrame{0.5, 50});
+  EXPECT_EQ(words.lines.size(), text.size());
+  EXPECT_EQ(words.shown, 2U);
+}
+
 TEST(SetWords, LinesBeyondTheFrameAreCountedNotShown) {
   const SetWords words = setWords("one\ntwo\nthree", plain, TextFrame{200, 55});
   EXPECT_EQ(words.lines.size(), 3U);

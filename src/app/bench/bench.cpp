@@ -67,7 +67,6 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   setObjectName("bench");
   setAccessibleName(tr("Bench"));
   setFixedHeight(148);
-  setAutoFillBackground(true);
   setAttribute(Qt::WA_StyledBackground);
   theme::setSheet(*this, "#bench { background: #FBF9F4; }");
   connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, [this] {

@@ -9,6 +9,8 @@
 #include <QStyleFactory>
 #include <QSvgRenderer>
 #include <QWidget>
+#include <optional>
+#include <utility>
 
 #include "app/desk/preferences.h"
 #include "words/bundled_fonts.h"
@@ -93,17 +95,17 @@ constexpr Pair pairs[] = {
     {"#A93620", "#D04E33"},
 };
 
-QColor inLooks(const char* light) { return QColor(widecut::theme::inLooks(QString(light))); }
+QColor chrome(const char* light) { return QColor(inLooks(light)); }
 
 void takeOnLooks(QApplication& app) {
-  linen = inLooks("#F1EDE3");
-  card = inLooks("#FBF9F4");
-  rule = inLooks("#D5CDBD");
-  sand = inLooks("#E6DECE");
-  ink = inLooks("#23302E");
-  slate = inLooks("#5F6B67");
-  plumTint = inLooks("#E5DAF2");
-  field = inLooks("#FFFFFF");
+  linen = chrome("#F1EDE3");
+  card = chrome("#FBF9F4");
+  rule = chrome("#D5CDBD");
+  sand = chrome("#E6DECE");
+  ink = chrome("#23302E");
+  slate = chrome("#5F6B67");
+  plumTint = chrome("#E5DAF2");
+  field = chrome("#FFFFFF");
   QPalette p;
   p.setColor(QPalette::Window, linen);
   p.setColor(QPalette::Base, field);
@@ -113,10 +115,10 @@ void takeOnLooks(QApplication& app) {
   p.setColor(QPalette::Highlight, plum);
   p.setColor(QPalette::HighlightedText, Qt::white);
   QApplication::setPalette(p);
-  app.setStyleSheet(theme::inLooks(QString(styleSheet)));
+  app.setStyleSheet(inLooks(styleSheet));
   for (QWidget* widget : QApplication::allWidgets()) {
     if (const QVariant sheet = widget->property("lightSheet"); sheet.isValid())
-      widget->setStyleSheet(theme::inLooks(sheet.toString()));
+      widget->setStyleSheet(inLooks(sheet.toString()));
     widget->update();
   }
 }
@@ -145,7 +147,10 @@ void apply(QApplication& app) {
   QApplication::setFont(font(13));
   PreferencesNow::instance().load();
   takeOnLooks(app);
-  QObject::connect(&PreferencesNow::instance(), &PreferencesNow::changed, &app, [&app] { takeOnLooks(app); });
+  QObject::connect(&PreferencesNow::instance(), &PreferencesNow::changed, &app,
+                   [&app, shown = preferences().looks]() mutable {
+                     if (std::exchange(shown, preferences().looks) != preferences().looks) takeOnLooks(app);
+                   });
 }
 
 QFont font(int pixels, QFont::Weight weight) {
@@ -186,13 +191,16 @@ class InkIcon : public QIconEngine {
  public:
   explicit InkIcon(const QString& file) : file_(file) {}
   void paint(QPainter* painter, const QRect& area, QIcon::Mode mode, QIcon::State) override {
-    QFile file(file_);
-    if (!file.open(QIODevice::ReadOnly)) return;
-    QSvgRenderer drawing(theme::inLooks(QString::fromUtf8(file.readAll())).toUtf8());
+    if (of_ != preferences().looks) {
+      QFile file(file_);
+      if (!file.open(QIODevice::ReadOnly)) return;
+      drawing_.load(inLooks(QString::fromUtf8(file.readAll())).toUtf8());
+      of_ = preferences().looks;
+    }
     painter->save();
     constexpr double pale = 0.4;
     if (mode == QIcon::Disabled) painter->setOpacity(painter->opacity() * pale);
-    drawing.render(painter, area);
+    drawing_.render(painter, area);
     painter->restore();
   }
   QPixmap pixmap(const QSize& size, QIcon::Mode mode, QIcon::State state) override {
@@ -206,6 +214,8 @@ class InkIcon : public QIconEngine {
 
  private:
   QString file_;
+  QSvgRenderer drawing_;
+  std::optional<Looks> of_;  ///< The looks that the drawing was read for.
 };
 
 }  // namespace

@@ -49,7 +49,8 @@ StackPanel::StackPanel(Desk& desk, QWidget* parent)
     choosing_ = false;
   });
   connect(model_, &StackModel::renameWanted, this, &StackPanel::rename);
-  connect(model_, &StackModel::moveWanted, this, &StackPanel::move);
+  connect(model_, &StackModel::moveWanted, this,
+          [this](const std::vector<Id>& items, const StackPlace& to) { moveInStack(desk_, items, to); });
   connect(&desk, &Desk::renameWanted, this, [this] {
     if (desk_.onlyItem()) edit(model_->indexOf(desk_.onlyItem()->id));
   });
@@ -63,8 +64,6 @@ void StackPanel::rename(Id item, const QString& name) {
                  return after;
                }));
 }
-
-void StackPanel::move(const std::vector<Id>& items, const StackPlace& to) { moveInStack(desk_, items, to); }
 
 void StackPanel::contextMenuEvent(QContextMenuEvent* event) {
   const bool byMouse = event->reason() == QContextMenuEvent::Mouse;

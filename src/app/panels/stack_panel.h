@@ -26,7 +26,6 @@ class StackPanel : public QTreeView {
   void follow();
   void showSelection();
   void rename(Id item, const QString& name);
-  void move(const std::vector<Id>& items, const StackPlace& to);
   void select(const std::vector<Id>& items);
   Desk& desk_;
   StackModel* model_;

@@ -32,7 +32,7 @@ Typing::Typing(Desk& desk) : desk_(desk), trial_(desk) {
 
 void Typing::clear() {
   pause_.stop();
-  item_ = joined_ = 0;
+  item_ = 0;
   draft_.reset();
   text_.clear();
   preedit_.clear();
@@ -230,7 +230,8 @@ bool Typing::showNow() {
   content.text = text;
   item.form = wordsForm(std::move(content));
   const Id id = desk_.settled().nextId;
-  trial_.show(draft_->role ? withJoined(desk_.settled(), draft_->target, item, *draft_->role, joined_)
+  Id joined = 0;
+  trial_.show(draft_->role ? withJoined(desk_.settled(), draft_->target, item, *draft_->role, joined)
                            : withItemsOnTop(desk_.settled(), desk_.sheet()->id, {item}));
   if (!trial_.isShown()) return false;
   item_ = id;

@@ -69,7 +69,6 @@ class Typing {
   QTimer pause_;
   Id item_ = 0;
   std::optional<WordsDraft> draft_;
-  Id joined_ = 0;  ///< What a draft that is joined becomes a part of.
   std::string text_;
   std::string preedit_;
   std::size_t caret_ = 0, anchor_ = 0;

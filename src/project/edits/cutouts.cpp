@@ -4,9 +4,9 @@
 #include <unordered_map>
 #include <unordered_set>
 
+#include "project/edits/fills.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
-#include "project/framing.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 
@@ -37,10 +37,7 @@ Role roleOf(Outcome outcome) {
 /// In a union the photo of one part grows into all of it: it becomes the cutout's own, where it was, as large as
 /// covers.
 void growPhoto(Item& cutout) {
-  auto shown = shownPicture(cutout);
-  if (!shown) return;
-  shown->framing = keptCovering(shown->framing, boxInFrame(cutout), shown->medium->width, shown->medium->height);
-  setPicture(changeable(cutout), std::move(*shown));
+  if (auto shown = shownPicture(cutout)) setPicture(changeable(cutout), keptCovering(std::move(*shown), cutout));
 }
 
 std::string cutoutName(const std::vector<ItemPtr>& parts) {

@@ -54,6 +54,11 @@ Item withPartReframed(const Item& cutout, Id part, const Affine& map) {
 
 }  // namespace
 
+Picture keptCovering(Picture picture, const Item& item) {
+  picture.framing = keptCovering(picture.framing, boxInFrame(item), picture.medium->width, picture.medium->height);
+  return picture;
+}
+
 Project withPhotoIn(const Project& project, Id id, const MediumPtr& photo) {
   const MediumPtr medium = nodeIn(project, photo);
   return withItem(project, id, [&](const Item& item) {

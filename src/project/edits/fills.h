@@ -14,6 +14,8 @@ Project withPhotoItem(const Project& project, Id sheet, const MediumPtr& photo, 
 /// The fill colour of the items, or none. A photo that shows, of the item's own or of one of its parts, makes way.
 Project withFill(const Project& project, std::span<const Id> items, std::optional<Colour> colour);
 
+/// The picture at the place nearest to where it is, and as large, that covers the item.
+Picture keptCovering(Picture picture, const Item& item);
 /// The picture of the item moved by a similarity of the sheet. It goes on covering its frame. When a cutout shows
 /// a part's photo, that part moves.
 Project withReframing(const Project& project, Id item, const Affine& sheetMap);

@@ -4,6 +4,7 @@
 
 #include "cutting/knife.h"
 #include "cutting/planar_map.h"
+#include "project/edits/fills.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
@@ -141,9 +142,7 @@ struct WordsCut {
   Id made = 0;
 };
 Result<WordsCut> withWordsCut(const Project& project, Id id, const Outline& stroke, double gap) {
-  LineShape blade;
-  blade.width = gap;
-  const auto band = lineOutline({stroke}, blade);
+  const auto band = knifeBand(stroke, gap);
   if (!band) return tl::unexpected(band.error());
   const Affine toSheet = frameToSheet(project, id);
   const Operand operands[] = {{transformed(resolved(*findItem(project, id))->outline, toSheet)}, {*band}};
@@ -325,11 +324,7 @@ Result<Project> withOffset(const Project& project, std::span<const Id> ids, doub
   return withOutlines(
       project, ids, [&](const Item& item) { return offset({resolved(item)->outline}, distance, join); },
       [&](Item& item) {
-        if (!pictureOf(*item.style)) return;
-        Picture picture = *pictureOf(*item.style);
-        picture.framing =
-            keptCovering(picture.framing, boxInFrame(item), picture.medium->width, picture.medium->height);
-        showOnly(item, std::move(picture));
+        if (const Picture* picture = pictureOf(*item.style)) showOnly(item, keptCovering(*picture, item));
       });
 }
 

@@ -2,22 +2,16 @@
 
 #include <algorithm>
 
+#include "project/edits/fills.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
-#include "project/framing.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 
 namespace widecut {
 namespace {
 
-void keepCovered(Item& item) {
-  const Box box = boxInFrame(item);
-  if (!pictureOf(*item.style) || box.isEmpty()) return;
-  for (Fill& fill : changeable(item).fills)
-    if (auto* picture = std::get_if<Picture>(&fill.paint))
-      picture->framing = keptCovering(picture->framing, box, picture->medium->width, picture->medium->height);
-}
+constexpr double leastFrame = 1e-3;  // points
 
 /// The item with its words made of something else.
 Item withContent(const Item& item, const std::function<void(Words::Content&)>& change) {
@@ -28,7 +22,8 @@ Item withContent(const Item& item, const std::function<void(Words::Content&)>& c
   if (content == words->content()) return item;
   Item out = item;
   out.form = wordsForm(std::move(content));
-  keepCovered(out);
+  if (pictureOf(*out.style) && !boxInFrame(out).isEmpty())
+    setPicture(changeable(out), keptCovering(*pictureOf(*out.style), out));
   return out;
 }
 
@@ -107,7 +102,7 @@ Project withFramesMapped(const Project& project, std::span<const Id> items, cons
     constexpr double rounding = 1e-9;
     const bool square = std::abs(inFrame.xy) < rounding && std::abs(inFrame.yx) < rounding;
     if (words && words->content().frame && words->content().stretch == Affine{} && back && square)
-      frames.emplace_back(id, inFrame(words->box()));
+      frames.emplace_back(id, inFrame(*statedBox(*words)));
     else
       others.push_back(id);
   }
@@ -115,7 +110,7 @@ Project withFramesMapped(const Project& project, std::span<const Id> items, cons
   for (const auto& [id, box] : frames)
     next = withItem(next, id, [&box = box](const Item& item) {
       Item out = withContent(item, [&](Words::Content& content) {
-        content.frame = TextFrame{std::max(box.width(), 1e-3), std::max(box.height(), 1e-3)};
+        content.frame = TextFrame{std::max(box.width(), leastFrame), std::max(box.height(), leastFrame)};
       });
       out.position = item.toParent()(box.low);
       return out;
@@ -134,8 +129,8 @@ Project withFrameFitted(const Project& project, Id id) {
     for (const SetLine& line : set.lines) width = std::max(width, line.width);
     // The frame's corner is where the upper left end of the lines was.
     Item out = withContent(item, [&](Words::Content& content) {
-      constexpr double room = 1e-3;  // so that no line breaks by rounding
-      content.frame = TextFrame{width + room, set.ascent + heightOf(*words)};
+      content.frame = TextFrame{width + leastFrame,  // so that no line breaks by rounding
+                                set.ascent + heightOf(*words)};
     });
     out.position = item.toParent()(words->content().stretch(Point{leftEnd(*words), -set.ascent}));
     return out;

@@ -17,6 +17,14 @@ std::size_t countOfCopies(const Kind&) {
   return 1;
 }
 template <class Kind>
+std::optional<Outline> ownOutline(const Kind&) {
+  return std::nullopt;
+}
+template <class Kind>
+std::optional<Box> statedBox(const Kind&) {
+  return std::nullopt;
+}
+template <class Kind>
 std::size_t countOfNodes(const Kind&) {
   return 0;
 }
@@ -82,6 +90,14 @@ std::vector<Affine> copiesOf(const Form& form) {
 
 std::size_t countOfCopies(const Form& form) {
   return std::visit([](const auto& node) { return countOfCopies(*node); }, form);
+}
+
+std::optional<Outline> ownOutline(const Form& form) {
+  return std::visit([](const auto& node) { return ownOutline(*node); }, form);
+}
+
+std::optional<Box> statedBox(const Form& form) {
+  return std::visit([](const auto& node) { return statedBox(*node); }, form);
 }
 
 std::size_t countOfNodes(const Form& form) {

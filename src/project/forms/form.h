@@ -34,6 +34,10 @@ std::vector<Affine> copiesOf(const Form& form);
 
 /// How many times a form shows, or counts, each of its children: 1 for most.
 std::size_t countOfCopies(const Form& form);
+/// The outline of a form that has one of its own, and not that of its children; nothing for those.
+std::optional<Outline> ownOutline(const Form& form);
+/// The box that a form states itself, where that is not the box of its outline.
+std::optional<Box> statedBox(const Form& form);
 /// How many nodes the form has itself, those of its children not counted.
 std::size_t countOfNodes(const Form& form);
 /// What of the form's own numbers, as in “would reach too far”, breaks the limits; empty when nothing does. Its

@@ -5,14 +5,6 @@
 
 namespace widecut {
 
-Box Words::box() const {
-  if (!content_.frame) return bounds(outline());
-  const Box frame{{0, 0}, {content_.frame->width, content_.frame->height}};
-  Box box;
-  for (int i = 0; i < 4; ++i) box.add(content_.stretch(frame.corner(i)));
-  return box;
-}
-
 const Words* wordsOf(const Item& item) {
   const auto* held = std::get_if<std::shared_ptr<const Words>>(&item.form);
   return held ? held->get() : nullptr;
@@ -20,10 +12,16 @@ const Words* wordsOf(const Item& item) {
 
 const ItemList& childrenOf(const Words&) { return noItems(); }
 
-std::optional<Form> withChildren(const Words& words, const ItemList&) { return wordsForm(words.content()); }
+std::optional<Form> withChildren(const Words& words, const ItemList&) { return std::make_shared<const Words>(words); }
 
 Form withChildReplaced(const Words& words, std::size_t, const ItemList&, const Formula&) {
-  return wordsForm(words.content());
+  return std::make_shared<const Words>(words);
+}
+
+std::optional<Box> statedBox(const Words& words) {
+  const auto& frame = words.content().frame;
+  if (!frame) return std::nullopt;
+  return words.content().stretch(Box{{0, 0}, {frame->width, frame->height}});
 }
 
 std::string whatIsBeyond(const Words& words) {

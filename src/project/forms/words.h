@@ -30,8 +30,6 @@ class Words {
   const SetWords& set() const { return set_; }
   /// The letters that show, in the frame space.
   Outline outline() const { return transformed(set_.outline, content_.stretch); }
-  /// The text frame in the frame space, or the letters' own box where there is none.
-  Box box() const;
 
  private:
   Content content_;
@@ -46,6 +44,9 @@ inline std::string_view kindName(const Words&) { return "words"; }
 const ItemList& childrenOf(const Words& words);
 std::optional<Form> withChildren(const Words& words, const ItemList& children);
 Form withChildReplaced(const Words& words, std::size_t child, const ItemList& children, const Formula& joined);
+inline std::optional<Outline> ownOutline(const Words& words) { return words.outline(); }
+/// The text frame.
+std::optional<Box> statedBox(const Words& words);
 inline std::size_t countOfNodes(const Words& words) { return storedNodes(words.set().outline); }
 std::string whatIsBeyond(const Words& words);
 inline bool showsChildren(const Words&) { return false; }
