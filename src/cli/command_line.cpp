@@ -4,10 +4,10 @@
 #include <algorithm>
 #include <charconv>
 #include <chrono>
-#include <fstream>
 #include <iostream>
-#include <nlohmann/json.hpp>
 
+#include "cli/json_lines.h"
+#include "cli/shape_command.h"
 #include "cutting/planar_map.h"
 #include "geometry/path_data.h"
 #include "media/files.h"
@@ -23,11 +23,7 @@
 namespace widecut {
 namespace {
 
-// In the order in which they were written: parts of a batch are subtracted in the order given.
-using json = nlohmann::ordered_json;
-
-/// One line of JSON. What is no UTF-8 in a message that quotes its input shows as such, instead of ending the program.
-std::string lineOf(const json& value) { return value.dump(-1, ' ', false, json::error_handler_t::replace); }
+using json = OrderedJson;
 
 /// Named outlines and a formula over them: what one cut needs.
 struct CutRequest {
@@ -69,7 +65,6 @@ Result<void> takeParts(const std::vector<std::string>& words, CutRequest& reques
 }
 
 Result<json> cutLine(const json& line, bool timing) {
-  if (!line.is_object()) return problem("the line is not an object");
   CutRequest request;
   std::string op;
   for (const auto& [name, value] : line.items()) {
@@ -101,22 +96,6 @@ Result<json> cutLine(const json& line, bool timing) {
   json out{{"result", *result}};
   if (timing) out["ns"] = taken.count();
   return out;
-}
-
-Result<void> cutBatch(const std::string& path, bool timing) {
-  if (const auto may = mayBeRead(path); !may) return may;
-  std::ifstream file(path);
-  if (!file) return problem("cannot read " + path);
-  std::string text;
-  while (std::getline(file, text)) {
-    if (text.find_first_not_of(" \t\r") == std::string::npos) continue;
-    const json line = json::parse(text, nullptr, false);
-    const auto result = line.is_discarded() ? Result<json>(problem("the line is not JSON")) : cutLine(line, timing);
-    json out = result ? *result : json{{"error", result.error().message}};
-    if (line.is_object() && line.contains("id")) out["id"] = line["id"];
-    std::cout << lineOf(out) << std::endl;  // what comes after cannot lose it
-  }
-  return {};
 }
 
 int countItems(const ItemList& items) {
@@ -260,7 +239,8 @@ int closing(const Result<void>& result) {
 bool isCommand(int count, char** words) {
   if (count < 2) return false;
   const std::string_view first = words[1];
-  return first == "cut" || first == "deliver" || first == "info" || first == "--help" || first == "-h";
+  return first == "cut" || first == "deliver" || first == "info" || first == "shape" || first == "--help" ||
+         first == "-h";
 }
 
 int runCommand(int count, char** words) {
@@ -279,7 +259,7 @@ int runCommand(int count, char** words) {
   cutCommand->allow_extras();
   cutCommand->callback([&] {
     if (!batch.empty()) {
-      result = cutBatch(batch, timing);
+      result = answerLines(batch, [timing](const json& line) { return cutLine(line, timing); });
       return;
     }
     result = takeParts(cutCommand->remaining(), cutRequest);
@@ -302,6 +282,14 @@ int runCommand(int count, char** words) {
   deliverCommand->add_flag("--bleed", request.bleed, "with the sheet's bleed, which a PDF always has");
   deliverCommand->add_option("--item", request.item, "one item alone, by id or name");
   deliverCommand->callback([&] { result = deliverFile(request); });
+
+  ShapeRequest shapeRequest;
+  CLI::App* shapeCommand = app.add_subcommand("shape", "Path data of a starter, on standard output");
+  shapeCommand->add_option("words", shapeRequest.words, "its name, then key=value; lengths in points or with a unit");
+  shapeCommand->add_flag("--list", shapeRequest.list, "list all kinds with their numbers");
+  shapeCommand->add_flag("--json", shapeRequest.asJson, "list them as JSON");
+  shapeCommand->add_option("--batch", shapeRequest.batch, "a file of JSON lines: shape, and its numbers by key");
+  shapeCommand->callback([&] { result = shape(shapeRequest); });
 
   std::string infoFile;
   bool asJson = false;

@@ -109,7 +109,7 @@ class MeasureReader {
       good_ = good_ && take(")");
     } else {
       const auto [end, error] =
-          std::from_chars(text_.data() + at_, text_.data() + text_.size(), a.value, std::chars_format::fixed);
+          std::from_chars(text_.data() + at_, text_.data() + text_.size(), a.value, std::chars_format::general);
       good_ = good_ && error == std::errc();
       at_ = static_cast<std::size_t>(end - text_.data());
       unit(a);

@@ -8,6 +8,9 @@
 #include <QProcess>
 #include <QTemporaryDir>
 
+#include <nlohmann/json.hpp>
+#include <random>
+
 #include "geometry/path_data.h"
 #include "media/photo.h"
 #include "project/edits/tree.h"
@@ -233,6 +236,72 @@ TEST(CommandLine, APhotoThatCannotBeDecodedIsNamed) {
   const Ran delivered = widecut({"deliver", path, "-o", folder.filePath("a.pdf")});
   EXPECT_EQ(delivered.code, 0);
   EXPECT_TRUE(delivered.err.contains("note: broken.jpg")) << delivered.err.toStdString();
+}
+
+TEST(CommandLine, ShapePrintsAStarterByItsNumbers) {
+  const Ran ran = widecut({"shape", "star", "corners=6", "depth=25 %", "width=50mm", "height=2in"});
+  EXPECT_EQ(ran.code, 0) << ran.err.toStdString();
+  const auto outline = parsePathData(ran.out.trimmed().toStdString());
+  ASSERT_TRUE(outline);
+  EXPECT_EQ(counts(*outline).nodes, 12);
+  EXPECT_NEAR(bounds(*outline).width(), 50 * 72 / 25.4, 1e-9);
+  EXPECT_NEAR(bounds(*outline).height(), 144, 1e-9);
+  EXPECT_EQ(widecut({"shape", "speech", "balloon"}).out, widecut({"shape", "speech-balloon"}).out);
+}
+
+TEST(CommandLine, ShapeSaysWhatIsWrong) {
+  expectRefused({"shape"}, "which shape?");
+  expectRefused({"shape", "hart"}, "close to it: heart");
+  expectRefused({"shape", "star", "depth=3"}, "depth must be from 0 % to 99 %, not '3'");
+  expectRefused({"shape", "star", "corners=4.5"}, "corners must be whole, from 3 to 400");
+  expectRefused({"shape", "star", "spikes=4"}, "star has no number 'spikes'; it has width, height, corners, depth");
+  expectRefused({"shape", "star", "corners"}, "there is no shape 'star corners'");
+  expectRefused({"shape", "puzzle piece", "top=knob"}, "straight, tab, hole");
+  expectRefused({"shape", "box", "width=0"}, "width must be above 0");
+  expectRefused({"shape", "box", "width=wide"}, "width");
+}
+
+TEST(CommandLine, TenThousandRandomShapesInOneRun) {
+  const auto table = nlohmann::json::parse(widecut({"shape", "--list", "--json"}).out.toStdString());
+  EXPECT_GT(table.size(), 45U);
+  std::mt19937 random(5);
+  const auto thrown = [&] { return std::uniform_real_distribution<double>(0, 1)(random); };
+  const QTemporaryDir folder;
+  QFile file(folder.filePath("shapes.jsonl"));
+  ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+  std::vector<std::pair<double, double>> sizes;
+  for (int i = 0; i < 10000; ++i) {
+    const auto& kind = table[random() % table.size()];
+    sizes.emplace_back(5 + 500 * thrown(), 5 + 500 * thrown());
+    nlohmann::json line{
+        {"id", i}, {"shape", kind["name"]}, {"width", sizes.back().first}, {"height", sizes.back().second}};
+    for (const auto& n : kind["numbers"]) {
+      const std::string unit = n["unit"], key = n["key"];
+      if (unit == "choice") {
+        line[key] = n["words"][random() % n["words"].size()];
+      } else if (unit == "switch") {
+        line[key] = random() % 2 == 0 ? "on" : "off";
+      } else {
+        const double least = n["least"], most = n["most"], value = least + thrown() * (most - least);
+        line[key] = unit == "count" || unit == "seed" ? std::round(value) : value;
+      }
+    }
+    file.write(QByteArray::fromStdString(line.dump() + "\n"));
+  }
+  file.close();
+  const Ran ran = widecut({"shape", "--batch", file.fileName()});
+  EXPECT_EQ(ran.code, 0) << ran.err.toStdString();
+  const QStringList lines = ran.out.split('\n', Qt::SkipEmptyParts);
+  ASSERT_EQ(lines.size(), 10000);
+  for (const QString& text : lines) {
+    const auto line = nlohmann::json::parse(text.toStdString());
+    ASSERT_TRUE(line.contains("result")) << text.left(300).toStdString();
+    const auto outline = parsePathData(line["result"].get<std::string>());
+    ASSERT_TRUE(outline);
+    const auto& [width, height] = sizes[line["id"].get<std::size_t>()];
+    EXPECT_NEAR(bounds(*outline).width(), width, 1e-6 * width);
+    EXPECT_NEAR(bounds(*outline).height(), height, 1e-6 * height);
+  }
 }
 
 }  // namespace

@@ -21,6 +21,7 @@ TEST(Measure, TakesUnitsAndSums) {
   EXPECT_NEAR(millimetres("2*(3+4)"), 14, 1e-9);
   EXPECT_NEAR(millimetres("72pt"), 25.4, 1e-9);
   EXPECT_NEAR(millimetres("10mm + 5"), 15, 1e-9);
+  EXPECT_NEAR(millimetres("2.5e-1mm"), 0.25, 1e-9) << "as programs write numbers";
 }
 
 TEST(Measure, ChangesTheOldValue) {
