@@ -4,6 +4,7 @@
 #include "project/forms/group.h"
 #include "project/forms/recipe.h"
 #include "project/forms/repeat.h"
+#include "project/forms/starter_form.h"
 #include "project/forms/words.h"
 #include "project/limits.h"
 #include "words/text_breaks.h"
@@ -155,6 +156,8 @@ Form readRepeat(Members m, ItemReader& reader, int depth) {
 
 // Words.
 
+json stretchJson(const Affine& s) { return {s.xx, s.yx, s.xy, s.yy}; }
+
 constexpr const char* alignNames[] = {"left", "centre", "right"};
 
 void write(const Words& words, json& item) {
@@ -169,10 +172,7 @@ void write(const Words& words, json& item) {
   out["leading"] = style.leading;
   out["align"] = alignNames[static_cast<std::size_t>(style.align)];
   if (content.frame) out["frame"] = pointJson({content.frame->width, content.frame->height});
-  if (content.stretch != Affine{}) {
-    const Affine& s = content.stretch;
-    out["stretch"] = {s.xx, s.yx, s.xy, s.yy};
-  }
+  if (content.stretch != Affine{}) out["stretch"] = stretchJson(content.stretch);
   item["words"] = std::move(out);
 }
 
@@ -215,6 +215,64 @@ Form readWords(Members m) {
   return wordsForm(std::move(out));
 }
 
+// Starters.
+
+void write(const Starter& starter, json& item) {
+  const Starter::Content& content = starter.content();
+  json out = withExtra(content.extra);
+  out["kind"] = content.kind->name;
+  out["size"] = pointJson({content.size.width, content.size.height});
+  for (std::size_t i = 0; i < content.numbers.size(); ++i) {
+    const StarterNumber& number = content.kind->numbers[i];
+    const double value = content.numbers[i];
+    json& member = out[keyOf(number)];
+    if (number.kind == NumberKind::Choice)
+      member = choicesOf(number)[static_cast<std::size_t>(value)];
+    else if (number.kind == NumberKind::Switch)
+      member = value > 0;
+    else if (number.isMeasure())
+      member = value;
+    else
+      member = static_cast<int>(value);
+  }
+  if (content.stretch != Affine{}) out["stretch"] = stretchJson(content.stretch);
+  item["starter"] = std::move(out);
+}
+
+double readNumber(Members& m, const StarterNumber& number) {
+  const std::string key = keyOf(number);
+  if (!m.find(key)) return number.usual;
+  switch (number.kind) {
+    case NumberKind::Choice: {
+      const auto words = choicesOf(number);
+      const auto found = std::find(words.begin(), words.end(), m.text(key));
+      if (found == words.end()) m.wrong(key, "is none of " + std::string(number.choices));
+      return static_cast<double>(found - words.begin());
+    }
+    case NumberKind::Switch:
+      return m.flag(key, number.usual > 0) ? 1 : 0;
+    case NumberKind::Count:
+    case NumberKind::Seed:
+      return m.count(key, static_cast<int>(number.least), static_cast<int>(number.most));
+    default:
+      return m.number(key, number.least, number.most);
+  }
+}
+
+Form readStarter(Members m) {
+  const std::string name = m.text("kind");
+  const StarterKind* kind = starterKind(name);
+  if (!kind) m.wrong("kind", "is no kind of starter that this version knows: " + name);
+  Starter::Content out{kind, {}, {}, {}, {}};
+  const Point size = m.point("size");
+  if (!(size.x > 0 && size.y > 0)) m.wrong("size", "has no area");
+  out.size = {size.x, size.y};
+  for (const StarterNumber& number : kind->numbers) out.numbers.push_back(readNumber(m, number));
+  if (m.find("stretch")) out.stretch = readStretch(m);
+  out.extra = m.extra();
+  return starterForm(std::move(out));
+}
+
 }  // namespace
 
 void writeForm(const Form& form, json& item) {
@@ -227,6 +285,7 @@ Form readForm(Members& item, ItemReader& reader, int depth) {
   if (item.find("group")) return readGroup(members("group"), reader, depth);
   if (item.find("repeat")) return readRepeat(members("repeat"), reader, depth);
   if (item.find("words")) return readWords(members("words"));
+  if (item.find("starter")) return readStarter(members("starter"));
   return readOutline(item);
 }
 

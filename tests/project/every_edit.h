@@ -10,6 +10,7 @@
 #include "project/edits/pieces.h"
 #include "project/edits/places.h"
 #include "project/edits/sheets.h"
+#include "project/edits/starters.h"
 #include "project/edits/words.h"
 #include "project/forms/repeat.h"
 #include "project/resolve.h"
@@ -47,7 +48,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 37));
+    const int which = static_cast<int>(number(0, 40));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -150,7 +151,19 @@ class EveryEdit {
       case 35:
         return number(0, 1) < 0.5 ? withFrameFitted(project, one) : withLettersFitted(project, one);
       case 36:
-        return withFramesMapped(project, ids, Affine::scale(number(0.3, 2), number(-2, 2)).about({60, 40}));
+        return withResized(project, ids, Affine::scale(number(0.3, 2), number(-2, 2)).about({60, 40}));
+      case 37: {
+        const StarterKind& kind = anyKind();
+        const Box box = Box::between(place(), place() + Point{300, 250});
+        return withItemsOnTop(project, sample_.sheet, {starterItem(0, "starter", kind, anyNumbers(kind), box, {})});
+      }
+      case 38: {
+        const ItemPtr item = findItem(project, one);
+        const Starter* starter = item ? starterOf(*item) : nullptr;
+        return starter ? withNumbers(project, one, anyNumbers(starter->kind())) : project;
+      }
+      case 39:
+        return withKind(project, one, anyKind());
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
@@ -161,6 +174,16 @@ class EveryEdit {
           return after;
         });
     }
+  }
+  const StarterKind& anyKind() { return *starterKinds()[random_() % starterKinds().size()]; }
+  /// Small ones of all that counts or measures lengths.
+  std::vector<double> anyNumbers(const StarterKind& kind) {
+    std::vector<double> numbers;
+    for (const StarterNumber& n : kind.numbers) {
+      const bool wide = n.kind == NumberKind::Count || n.kind == NumberKind::Length;
+      numbers.push_back(within(n, number(n.least, wide ? std::min(n.most, n.least + 12) : n.most)));
+    }
+    return numbers;
   }
   Words::Content anyWords() {
     static const char* const texts[] = {"peak", "slow line\nabove", "caf\xC3\xA9 \xD7\x90\xD7\x91 fi",

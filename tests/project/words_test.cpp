@@ -94,7 +94,7 @@ TEST_F(WithWords, ScalingGoesIntoTheSizeAndStretchingIntoTheLetters) {
 TEST_F(WithWords, AFrameTakesTheSizeAndItsLettersKeepTheirs) {
   const Id word = add("the slow line above the clouds", TextFrame{400, 300});
   const std::size_t lines = words(word).set().lines.size();
-  project = withFramesMapped(project, std::vector<Id>{word}, Affine::scale(0.5, 1.5).about({100, 100}));
+  project = withResized(project, std::vector<Id>{word}, Affine::scale(0.5, 1.5).about({100, 100}));
   EXPECT_NEAR(words(word).content().frame->width, 200, 1e-9);
   EXPECT_NEAR(words(word).content().frame->height, 450, 1e-9);
   EXPECT_EQ(words(word).content().style.size, 60);

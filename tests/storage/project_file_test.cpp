@@ -155,6 +155,8 @@ TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
   Sample s;
   Id made = 0;
   s.project = repeated(s.project, std::vector<Id>{s.disc}, Row{3, {40, 0}, 0}, made);
+  s.project = withItemsOnTop(s.project, s.sheet,
+                             {starterItem(0, "piece", *starterKind("puzzle piece"), {}, {{0, 0}, {50, 40}}, {})});
   const ProjectTexts good = projectTexts(s.project);
   struct Case {
     const char *from, *to, *says;
@@ -163,7 +165,8 @@ TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
        {Case{"\"width\": 200.0", "\"width\": -3", "sheets/2.json: width is out of range"},
         Case{"\"width\": 200.0", "\"width\": 1e308", "width is out of range"},
         Case{"\"width\": 200.0", "\"width\": \"wide\"", "width is not a number"},
-        Case{"\"id\": 4", "\"id\": 3", "id is used twice"}, Case{"\"version\": 2", "\"version\": 9", "newer Wide Cut"},
+        Case{"\"id\": 4", "\"id\": 3", "id is used twice"},
+        Case{"\"version\": 2", "\"version\": 9", "newer Wide Cut"},
         Case{"\"format\": \"widecut\"", "\"format\": \"other\"", "not a Wide Cut project"},
         Case{"\"colour\": \"#c8281e\"", "\"colour\": \"reddish\"", "items[0].fills[0].colour is not a colour"},
         Case{"\"colour\": \"#c8281e\"", "\"opacity\": 0.5", "items[0].fills[0].colour is missing"},
@@ -175,6 +178,10 @@ TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
         Case{"\"row\": {", "\"line\": {", "row is missing, and so are grid and ring"},
         Case{"\"repeat\": {", "\"repeat\": {\"leftOut\": [1, 0],", "leftOut is not a rising list"},
         Case{"\"repeat\": {", "\"repeat\": {\"leftOut\": [3],", "leftOut is not a rising list"},
+        Case{"\"kind\": \"puzzle piece\"", "\"kind\": \"riddle\"", "items[2].starter.kind is no kind of starter"},
+        Case{"\"right\": \"tab\"", "\"right\": \"knob\"", "right is none of straight|tab|hole"},
+        Case{"\"tab\": 1", "\"tab\": -1", "tab is out of range"},
+        Case{"50.0", "0.0", "size has no area"},
         Case{"   2\n", "   7\n", "the entry sheets/7.json is missing"},
         Case{"\"id\": 2", "\"id\": 9", "sheets/2.json: id is another one"}}) {
     const auto project = projectFrom(changed(good, c.from, c.to));
@@ -182,6 +189,31 @@ TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
     EXPECT_NE(project.error().message.find(c.says), std::string::npos) << project.error().message;
   }
   EXPECT_FALSE(projectFrom({std::string(100000, '['), {}}));
+}
+
+TEST(ProjectFile, EveryKindOfStarterIsSavedWithItsNumbers) {
+  Sample sample;
+  Project project = sample.project;
+  unsigned turn = 0;
+  for (const StarterKind* kind : starterKinds()) {
+    const auto numbers = dealt(*kind, usualValues(*kind), ++turn);
+    project = withItemsOnTop(project, sample.sheet,
+                             {starterItem(0, std::string(kind->name), *kind, numbers, {{10, 10}, {90, 60.3}}, {})});
+  }
+  std::vector<Id> all;
+  for (const ItemPtr& item : findSheet(project, sample.sheet)->items) all.push_back(item->id);
+  project = withMapped(project, all, Affine{1, 0.2, 0.3, -1.1, 4, 5});
+  const ProjectTexts texts = projectTexts(project);
+  const auto opened = projectFrom(texts);
+  ASSERT_TRUE(opened) << opened.error().message;
+  EXPECT_EQ(projectTexts(*opened).sheets, texts.sheets);
+  const auto& before = findSheet(project, sample.sheet)->items;
+  const auto& after = findSheet(*opened, sample.sheet)->items;
+  for (std::size_t i = 0; i < before.size(); ++i)
+    if (const Starter* starter = starterOf(*before[i])) {
+      ASSERT_TRUE(starterOf(*after[i])) << before[i]->name;
+      EXPECT_EQ(starterOf(*after[i])->content(), starter->content()) << before[i]->name;
+    }
 }
 
 TEST(ProjectJson, AMissingPhotoIsSaid) {

@@ -45,7 +45,7 @@ Project withFrameMap(const Project& project, const std::vector<Id>& ids, const P
   if (!back) return project;
   const Point about = pivot.free ? (*back)(*pivot.free) : placeIn(frame->box, pivot.place.value_or(usual));
   const Affine onSheet = frame->toSheet * map(*frame).about(about) * *back;
-  return frames == Frames::Resized ? withFramesMapped(project, ids, onSheet) : withMapped(project, ids, onSheet);
+  return frames == Frames::Resized ? withResized(project, ids, onSheet) : withMapped(project, ids, onSheet);
 }
 
 }  // namespace widecut

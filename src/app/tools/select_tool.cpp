@@ -107,7 +107,7 @@ void SelectTool::drag(const Pointer& p) {
                                p.keys & Qt::AltModifier, desk_.pivot());
     // Words in a frame keep their letters, unless the proportions are kept: then they grow along.
     const bool frames = !grip_->turns && !(p.keys & Qt::ShiftModifier);
-    trial_.show(frames ? withFramesMapped(desk_.settled(), desk_.selection(), map)
+    trial_.show(frames ? withResized(desk_.settled(), desk_.selection(), map)
                        : withMapped(desk_.settled(), desk_.selection(), map));
   }
 }

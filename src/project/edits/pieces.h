@@ -8,8 +8,8 @@
 
 namespace widecut {
 
-/// The cutout as a plain outline with the nodes of its result. Its photo stays in register; its parts are gone.
-/// Plain items stay as they are.
+/// The cutout, words or starter as a plain outline with the nodes of its result. Its photo stays in register; its
+/// parts, text or numbers are gone. Plain items stay as they are.
 Project withBaked(const Project& project, Id item);
 
 /// What the items divide into: every face an item of its own, in the place of the frontmost. A piece takes the look of

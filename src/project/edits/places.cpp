@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "project/edits/fills.h"
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/framing.h"
@@ -16,15 +17,19 @@ bool isIdentity(const Affine& m) {
   return std::abs(m.xx - 1) < close && std::abs(m.yy - 1) < close && std::abs(m.xy) < close && std::abs(m.yx) < close;
 }
 
-void reshape(Item& item, const Affine& linear) {
-  const bool framed = pictureOf(*item.style) != nullptr;
-  const Box from = framed ? boxInFrame(item) : Box{};
-  item.form = mapped(item.form, linear);
-  if (!framed) return;
+/// Pictures of an item whose box was this one.
+void refitPictures(Item& item, const Box& from) {
   const Box to = boxInFrame(item);
   for (Fill& fill : changeable(item).fills)
     if (auto* picture = std::get_if<Picture>(&fill.paint))
       picture->framing = refitted(picture->framing, from, to, picture->medium->width, picture->medium->height);
+}
+
+void reshape(Item& item, const Affine& linear) {
+  const bool framed = pictureOf(*item.style) != nullptr;
+  const Box from = framed ? boxInFrame(item) : Box{};
+  item.form = mapped(item.form, linear);
+  if (framed) refitPictures(item, from);
 }
 
 }  // namespace
@@ -39,11 +44,44 @@ Item mapped(const Item& item, const Affine& map) {
   return out;
 }
 
-Project withMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap) {
+Item resized(const Item& item, const Affine& map) {
+  constexpr double rounding = 1e-9;
+  const Affine frame = item.toParent(), inFrame = *frame.inverse() * map * frame;
+  const bool square = std::abs(inFrame.xy) < rounding && std::abs(inFrame.yx) < rounding;
+  auto anew = square ? resized(item.form, inFrame) : std::nullopt;
+  if (!anew) return mapped(item, map);
+  Item out = item;
+  out.form = std::move(anew->form);
+  out.position = frame(anew->origin);
+  if (pictureOf(*out.style) && !boxInFrame(out).isEmpty()) {
+    if (statedBox(out.form))  // what shows it keeps its size
+      setPicture(changeable(out), keptCovering(*pictureOf(*out.style), out));
+    else
+      refitPictures(out, boxInFrame(item));
+  }
+  return out;
+}
+
+namespace {
+
+template <class Map>
+Project withEachMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap, const Map& mapOne) {
   return withFate(project, items, Meets::InsteadOfThem, [&](const ItemPtr& item, const Affine& parent) {
     const Affine map = parent == Affine{} ? sheetMap : parent.inverse().value_or(Affine{}) * sheetMap * parent;
-    return std::make_shared<const Item>(mapped(*item, map));
+    return std::make_shared<const Item>(mapOne(*item, map));
   });
+}
+
+}  // namespace
+
+Project withMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap) {
+  return withEachMapped(project, items, sheetMap,
+                        [](const Item& item, const Affine& map) { return mapped(item, map); });
+}
+
+Project withResized(const Project& project, std::span<const Id> items, const Affine& sheetMap) {
+  return withEachMapped(project, items, sheetMap,
+                        [](const Item& item, const Affine& map) { return resized(item, map); });
 }
 
 std::vector<ItemPtr> asOnSheet(const Project& project, std::span<const Id> items) {
@@ -68,7 +106,7 @@ Project withSize(const Project& project, Id id, double width, double height) {
     const double sx = box.width() > 0 ? width / box.width() : 1, sy = box.height() > 0 ? height / box.height() : 1;
     const Affine inFrame = Affine::scale(sx, sy).about(box.low);
     const Affine frame = item.toParent();
-    return mapped(item, frame * inFrame * *frame.inverse());
+    return resized(item, frame * inFrame * *frame.inverse());
   });
 }
 

@@ -90,34 +90,6 @@ Project withTextStyle(const Project& project, std::span<const Id> items,
   });
 }
 
-Project withFramesMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap) {
-  std::vector<Id> others;
-  std::vector<std::pair<Id, Box>> frames;  // in the frame space as it was
-  for (const Id id : outermost(project, items)) {
-    const ItemPtr item = findItem(project, id);
-    const Words* words = item ? wordsOf(*item) : nullptr;
-    const Affine toSheet = frameToSheet(project, id);
-    const auto back = toSheet.inverse();
-    const Affine inFrame = back ? *back * sheetMap * toSheet : Affine{};
-    constexpr double rounding = 1e-9;
-    const bool square = std::abs(inFrame.xy) < rounding && std::abs(inFrame.yx) < rounding;
-    if (words && words->content().frame && words->content().stretch == Affine{} && back && square)
-      frames.emplace_back(id, inFrame(*statedBox(*words)));
-    else
-      others.push_back(id);
-  }
-  Project next = others.empty() ? project : withMapped(project, others, sheetMap);
-  for (const auto& [id, box] : frames)
-    next = withItem(next, id, [&box = box](const Item& item) {
-      Item out = withContent(item, [&](Words::Content& content) {
-        content.frame = TextFrame{std::max(box.width(), leastFrame), std::max(box.height(), leastFrame)};
-      });
-      out.position = item.toParent()(box.low);
-      return out;
-    });
-  return next;
-}
-
 Project withFrameFitted(const Project& project, Id id) {
   return withItem(project, id, [&](const Item& item) {
     const Words* words = wordsOf(item);

@@ -20,9 +20,6 @@ Project withTextStyle(const Project& project, std::span<const Id> items, const s
 /// All words among the items and inside them.
 std::vector<ItemPtr> wordsAmong(const Project& project, std::span<const Id> items);
 
-/// Words in a frame after a map of the sheet: where it keeps the frame's sides square to one another the frame takes
-/// the new size, and the letters keep theirs. Everything else is mapped as withMapped does.
-Project withFramesMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap);
 /// The text frame as high as its lines; from a line, a frame as wide as it is.
 Project withFrameFitted(const Project& project, Id item);
 /// The letters, and their leading, as large as fit into the frame, never larger than they are. Nothing changes where

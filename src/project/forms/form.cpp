@@ -6,6 +6,7 @@
 #include "project/forms/outline_form.h"
 #include "project/forms/recipe.h"
 #include "project/forms/repeat.h"
+#include "project/forms/starter_form.h"
 #include "project/forms/words.h"
 
 namespace widecut {
@@ -27,6 +28,10 @@ std::optional<Box> statedBox(const Kind&) {
 template <class Kind>
 std::size_t countOfNodes(const Kind&) {
   return 0;
+}
+template <class Kind>
+std::optional<Resized> resized(const Kind&, const Affine&) {
+  return std::nullopt;
 }
 template <class Kind>
 std::string whatIsBeyond(const Kind&) {
@@ -110,6 +115,10 @@ std::string whatIsBeyond(const Form& form) {
 
 Form mapped(const Form& form, const Affine& linear) {
   return std::visit([&](const auto& node) { return mapped(*node, linear); }, form);
+}
+
+std::optional<Resized> resized(const Form& form, const Affine& inFrame) {
+  return std::visit([&](const auto& node) { return resized(*node, inFrame); }, form);
 }
 
 bool isSameRule(const Form& a, const Form& b) {

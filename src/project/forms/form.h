@@ -46,6 +46,14 @@ std::string whatIsBeyond(const Form& form);
 
 /// The form after a linear map of its frame space.
 Form mapped(const Form& form, const Affine& linear);
+/// A form in another frame, and where its origin lies in the frame space as it was.
+struct Resized {
+  Form form;
+  Point origin;
+};
+/// The form after its frame, and not all that is in it, took another size: a text frame's letters stay, and what a
+/// starter's kind keeps. `inFrame` keeps the frame's sides square to one another. Nothing where all of it is mapped.
+std::optional<Resized> resized(const Form& form, const Affine& inFrame);
 
 /// True when the two are of one kind and alike in all but their children.
 bool isSameRule(const Form& a, const Form& b);

@@ -61,6 +61,15 @@ Form mapped(const Words& words, const Affine& linear) {
   return wordsForm(std::move(c));
 }
 
+std::optional<Resized> resized(const Words& words, const Affine& inFrame) {
+  constexpr double leastFrame = 1e-3;  // points
+  Words::Content c = words.content();
+  if (!c.frame || c.stretch != Affine{}) return std::nullopt;
+  const Box box = inFrame(*statedBox(words));
+  c.frame = TextFrame{std::max(box.width(), leastFrame), std::max(box.height(), leastFrame)};
+  return Resized{wordsForm(std::move(c)), box.low};
+}
+
 std::optional<Formula> flatten(const Words& words, const Affine& frame, Flat& flat) {
   if (words.set().outline.isEmpty()) return std::nullopt;
   flat.operands.push_back({transformed(words.outline(), frame)});

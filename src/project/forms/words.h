@@ -53,6 +53,8 @@ inline bool showsChildren(const Words&) { return false; }
 inline std::vector<Affine> copiesOf(const Words&) { return {}; }
 /// The scale goes into the style and the frame.
 Form mapped(const Words& words, const Affine& linear);
+/// A text frame of the new size; nothing for words on lines of their own, or stretched ones.
+std::optional<Resized> resized(const Words& words, const Affine& inFrame);
 inline bool isSameRule(const Words& a, const Words& b) { return a.content() == b.content(); }
 std::optional<Formula> flatten(const Words& words, const Affine& frame, Flat& flat);
 
