@@ -21,8 +21,6 @@ inline constexpr double leastPixel = 1e-9, mostPixel = 1e6;  ///< Points per pix
 inline constexpr double mostTurnDeg = 1e6;
 inline constexpr double mostGap = 1000;     ///< Of the knife.
 inline constexpr double mostMeasure = 1e9;  ///< Of what is typed into any field, before its own limits.
-inline constexpr int leastCorners = 3, mostCorners = 400;
-inline constexpr double mostDepth = 0.99;  ///< Of a star.
 inline constexpr double leastPpi = 1, mostPpi = 4800;
 
 inline constexpr int deepestItem = 200;                ///< Items within items.

@@ -323,6 +323,7 @@ TEST_F(Mends, TheWindowFitsALowScreen) {
 
 TEST_F(Mends, AnOffsetOfManyNodesIsWorkedOutMeanwhile) {
   w.key(Qt::Key_6);
+  w.press("star");
   auto& corners = field("corners");
   QTest::mouseClick(&corners, Qt::LeftButton);
   corners.selectAll();

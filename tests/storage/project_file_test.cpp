@@ -156,7 +156,7 @@ TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
   Id made = 0;
   s.project = repeated(s.project, std::vector<Id>{s.disc}, Row{3, {40, 0}, 0}, made);
   s.project = withItemsOnTop(s.project, s.sheet,
-                             {starterItem(0, "piece", *starterKind("puzzle piece"), {}, {{0, 0}, {50, 40}}, {})});
+                             {starterItem(0, "piece", *starterKind("puzzle piece"), {}, {{0, 0}, {53, 40}}, {})});
   const ProjectTexts good = projectTexts(s.project);
   struct Case {
     const char *from, *to, *says;
@@ -181,7 +181,7 @@ TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
         Case{"\"kind\": \"puzzle piece\"", "\"kind\": \"riddle\"", "items[2].starter.kind is no kind of starter"},
         Case{"\"right\": \"tab\"", "\"right\": \"knob\"", "right is none of straight|tab|hole"},
         Case{"\"tab\": 1", "\"tab\": -1", "tab is out of range"},
-        Case{"50.0", "0.0", "size has no area"},
+        Case{"53.0", "0.0", "size has no area"},
         Case{"   2\n", "   7\n", "the entry sheets/7.json is missing"},
         Case{"\"id\": 2", "\"id\": 9", "sheets/2.json: id is another one"}}) {
     const auto project = projectFrom(changed(good, c.from, c.to));

@@ -9,12 +9,14 @@
 #include "app/bench/next_steps_page.h"
 #include "app/bench/offset_page.h"
 #include "app/bench/outcomes_page.h"
-#include "app/bench/polygon_page.h"
 #include "app/bench/recipe_page.h"
 #include "app/bench/reframe_page.h"
+#include "app/bench/starter_page.h"
+#include "app/bench/starters_page.h"
 #include "app/bench/words_page.h"
 #include "app/desk/preferences.h"
 #include "app/look/theme.h"
+#include "project/forms/starter_form.h"
 #include "project/forms/words.h"
 #include "project/resolve.h"
 
@@ -37,13 +39,25 @@ bool inHand(const Desk& desk) {
   return ((desk.tool() == Kinds) || ...);
 }
 
+/// One starter's numbers: the next one's, or the selected one's. A part of a cutout shows its recipe.
+bool showsStarter(const Desk& d) {
+  if (inHand<ToolKind::Polygon, ToolKind::Starter>(d)) return d.nextKind() != nullptr;
+  if (inHand<ToolKind::Rectangle, ToolKind::Ellipse>(d) && d.selection().empty()) return true;
+  return !inHand<ToolKind::Words>(d) && d.onlyItem() && starterOf(*d.onlyItem()) && !d.openCutout();
+}
+bool offersStarters(const Desk& d) {
+  if (inHand<ToolKind::Starter>(d)) return !d.nextKind();
+  return !inHand<ToolKind::Words>(d) && d.selection().empty();
+}
+
 /// The first one that applies shows; the last one always does.
 constexpr Entry pages[] = {
     {make<OffsetPage>, inHand<ToolKind::Offset, ToolKind::LineOutline>},
     {make<KnifePage>, inHand<ToolKind::Knife>},
-    {make<PolygonPage>, inHand<ToolKind::Polygon>},
     {make<ReframePage>,
      [](const Desk& d) { return inHand<ToolKind::Reframe>(d) && d.onlyItem() && shownPhoto(*d.onlyItem()); }},
+    {make<StarterPage>, showsStarter},
+    {make<StartersPage>, offersStarters},
     // Words that are a part of a cutout show its recipe, unless they are typed on.
     {make<WordsPage>,
      [](const Desk& d) {
@@ -79,6 +93,9 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   }
   connect(&desk, &Desk::selectionChanged, this, &Bench::choosePage);
   connect(&desk, &Desk::toolChanged, this, &Bench::choosePage);
+  connect(&desk, &Desk::toolSet, this, [this] {
+    if (laysStarters(desk_.tool()) && currentIndex() != pageFor(desk_)) choosePage();
+  });
   connect(&desk, &Desk::photosReady, this, &Bench::refresh);
   connect(&desk, &Desk::projectChanged, this, &Bench::refresh);
   letGo_.setSingleShot(true);

@@ -3,6 +3,7 @@
 
 #include "app/commands/command_rules.h"
 #include "app/desk/cuts.h"
+#include "project/forms/starter_form.h"
 #include "project/forms/words.h"
 
 namespace widecut::commands {
@@ -84,13 +85,13 @@ inline constexpr Command cutCommands[] = {
      .menu = Menu::Cut,
      .byPointer = true,
      .name = "bake",
-     .words = QT_TRANSLATE_NOOP("Commands", "Bake into a plain outline"),
+     .words = QT_TRANSLATE_NOOP("Commands", "Bake into nodes (final)"),
      .keys = "B",
      .run = [](const Site& s) { bake(s.desk); },
-     .applies = [](const Desk& d) { return cutout(d) || (d.onlyItem() && wordsOf(*d.onlyItem())); },
+     .applies = [](const Desk& d) { return cutout(d) || (d.onlyItem() && (wordsOf(*d.onlyItem()) || starterOf(*d.onlyItem()))); },
      .hint = QT_TRANSLATE_NOOP("Commands",
-                               "Final: a cutout, or words, become a plain outline with the nodes of the result. Undo "
-                               "brings the recipe, or the text, back."),
+                               "Final: a cutout, words or a starter become a plain outline with the nodes of the "
+                               "result. Undo brings the recipe, text or numbers back."),
      .brief = QT_TRANSLATE_NOOP("Commands", "Bake")},
     {.id = Do::LiftParts,
      .menu = Menu::Cut,

@@ -2,6 +2,7 @@
 
 #include "project/edits/pieces.h"
 #include "project/edits/tree.h"
+#include "project/forms/starter_form.h"
 #include "project/forms/words.h"
 
 namespace widecut {
@@ -33,13 +34,15 @@ void splitLoose(Desk& desk) {
 }
 
 void bake(Desk& desk) {
-  // Words inside a cutout are baked alone: the recipe stays.
+  // Words and starters inside a cutout are baked alone: the recipe stays.
   const bool isText = desk.onlyItem() && wordsOf(*desk.onlyItem());
-  const Id id = isText ? desk.onlyItem()->id : desk.openCutout()->id;
+  const bool isStarter = desk.onlyItem() && starterOf(*desk.onlyItem());
+  const Id id = isText || isStarter ? desk.onlyItem()->id : desk.openCutout()->id;
   desk.commit(Desk::tr("Bake"), withBaked(desk.settled(), id));
   desk.select({id});
-  emit desk.told(isText ? Desk::tr("Baked: a plain outline now. Undo brings the text back.")
-                        : Desk::tr("Baked: a plain outline now. Undo brings the recipe back."));
+  emit desk.told(isText      ? Desk::tr("Baked: a plain outline now. Undo brings the text back.")
+                 : isStarter ? Desk::tr("Baked: nodes instead of numbers now. Undo brings the numbers back.")
+                             : Desk::tr("Baked: a plain outline now. Undo brings the recipe back."));
 }
 
 void liftParts(Desk& desk) {

@@ -252,9 +252,19 @@ void Desk::setJoinForNew(std::optional<Role> role) {
   emit toolSet();
 }
 
-void Desk::setCornersForNew(int corners) {
-  cornersForNew = std::clamp(corners, limits::leastCorners, limits::mostCorners);
+void Desk::setNextNumbers(std::vector<double> numbers) {
+  nextShapes_.setNumbers(tool_, *nextKind(), std::move(numbers));
   emit toolSet();
+}
+
+void Desk::setNextKind(const StarterKind* kind) {
+  nextShapes_.setKind(tool_, kind);
+  emit toolSet();
+}
+
+void Desk::setNext(const StarterKind& kind, std::vector<double> numbers) {
+  nextShapes_.setNumbers(tool_, kind, std::move(numbers));
+  setNextKind(&kind);
 }
 
 }  // namespace widecut

@@ -7,6 +7,7 @@
 #include <QTimer>
 
 #include "app/desk/mat_view.h"
+#include "app/desk/next_shapes.h"
 #include "app/desk/pivot.h"
 #include "app/tools/tool_kind.h"
 #include "cutting/offset.h"
@@ -90,8 +91,17 @@ class Desk : public QObject {
   /// Moves items to another sheet, or copies them there.
   void putOnSheet(const std::vector<Id>& items, Id sheet, bool copies);
   void setTool(ToolKind tool);
-  /// How many corners the next polygon has; 3 to 400.
-  void setCornersForNew(int corners);
+  /// What the drawing tool in hand lays down next; null for other tools, and until a kind is chosen.
+  const StarterKind* nextKind() const { return nextShapes_.kindFor(tool_); }
+  std::vector<double> nextNumbers() const { return nextShapes_.numbersOf(tool_, *nextKind()); }
+  void setNextNumbers(std::vector<double> numbers);
+  /// Null lets the starter tool offer all kinds again.
+  void setNextKind(const StarterKind* kind);
+  /// The same with its numbers.
+  void setNext(const StarterKind& kind, std::vector<double> numbers);
+  /// A starter of this kind was laid.
+  void noteUse(const StarterKind& kind) { nextShapes_.noteUse(kind); }
+  const std::vector<const StarterKind*>& recentKinds() const { return nextShapes_.recent(); }
   /// Of the next words: like the last ones, or as large as suits the sheet.
   TextStyle textStyleForNew() const;
   void setTextStyleForNew(const TextStyle& style);
@@ -152,8 +162,6 @@ class Desk : public QObject {
   Result<void> placePhoto(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
-  int cornersForNew = 3;                      ///< Of polygons: 3 or more.
-  double depthForNew = 0;                     ///< Of stars: 0…1; 0 draws a polygon.
   double knifeGap = 2 * pointsPerMillimetre;  ///< Points, ≥ 0.
   /// What the offset tool is about to do.
   double offsetDistance = 3 * pointsPerMillimetre;
@@ -219,6 +227,7 @@ class Desk : public QObject {
   QString path_;
   QTimer readySoon_;
   PhotoStore photos_;
+  NextShapes nextShapes_;
   std::optional<Role> joinForNew_;
   Id typedOn_ = 0;
   std::optional<TextStyle> textStyle_;

@@ -12,6 +12,7 @@
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
 #include "app/mat/selection_frame.h"
+#include "app/mat/size_entry.h"
 #include "app/tools/tool_table.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
@@ -40,6 +41,9 @@ Mat::Mat(Desk& desk, QWidget* parent)
   setAcceptDrops(true);
   setMinimumSize(320, 200);
   setAttribute(Qt::WA_OpaquePaintEvent);
+  entry_ = new SizeEntry(this);
+  connect(&desk, &Desk::selectionChanged, entry_, &SizeEntry::finish);
+  connect(&desk, &Desk::settleWanted, entry_, &SizeEntry::finish);
   for (const ToolEntry& tool : toolTable()) tools_[tool.kind] = tool.make(*this, desk);
   connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);
@@ -76,6 +80,7 @@ Tool& Mat::tool() const { return *tools_.at(toolInHand_); }
 
 void Mat::takeUpTool() {
   tool().putAway();
+  entry_->finish();
   toolPressed_ = false;
   toolInHand_ = desk_.tool();
   refresh();
@@ -219,6 +224,7 @@ void Mat::paintStill(const QRect& part) {
 
 void Mat::mousePressEvent(QMouseEvent* event) {
   setFocus(Qt::MouseFocusReason);
+  entry_->finish();
   // One thing at a time: what another button does meanwhile would leave the first half done.
   if (toolPressed_ || panningFrom_) return;
   if (event->button() == Qt::MiddleButton || (event->button() == Qt::LeftButton && spaceHeld_)) {
@@ -321,6 +327,14 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     setCursor(Qt::OpenHandCursor);
     return;
   }
+  if (entry_->wants(*event)) {
+    entry_->begin(*event);
+    return;
+  }
+  if (entry_->isOpen() && event->key() == Qt::Key_Escape) {
+    entry_->drop();
+    return;
+  }
   const bool leaves = event->modifiers() & Qt::ControlModifier;
   if (leaves && (event->key() == Qt::Key_Tab || event->key() == Qt::Key_Backtab))
     QWidget::focusNextPrevChild(event->key() == Qt::Key_Tab);
@@ -332,7 +346,7 @@ void Mat::keyPressEvent(QKeyEvent* event) {
 bool Mat::event(QEvent* event) {
   if (event->type() == QEvent::ShortcutOverride) {
     const auto* key = static_cast<QKeyEvent*>(event);
-    if (tool().wants(*key)) {
+    if (tool().wants(*key) || entry_->wants(*key)) {
       event->accept();
       return true;
     }

@@ -14,6 +14,8 @@
 
 namespace widecut {
 
+class SizeEntry;
+
 class Mat : public QWidget {
   Q_OBJECT
  public:
@@ -36,6 +38,8 @@ class Mat : public QWidget {
   void zoomBy(double factor, std::optional<QPointF> about = std::nullopt);
   void panBy(QPointF pixels);
   QString hint() const;
+  /// The small entry for sizes: one at a time.
+  SizeEntry& entry() { return *entry_; }
   const LayerCache& cache() const { return cache_; }
   LayerCache& cache() { return cache_; }
   /// True when everything is painted as fine as it will be, but for photos that are still being decoded.
@@ -95,6 +99,7 @@ class Mat : public QWidget {
   MatGround stillGround_;
   QRect stale_;  ///< What of it is to be painted anew, in device pixels.
   QTimer finer_;
+  SizeEntry* entry_;
   std::map<ToolKind, std::unique_ptr<Tool>> tools_;
   ToolKind toolInHand_ = ToolKind::Select;
   double zoom_ = 1;

@@ -6,87 +6,69 @@
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
+#include "app/mat/size_entry.h"
 #include "app/tools/join_key.h"
-#include "geometry/measure.h"
+#include "app/tools/starter_entry.h"
+#include "app/tools/tool_table.h"
 #include "painting/raster.h"
 #include "project/edits/cutouts.h"
+#include "project/edits/starters.h"
 #include "project/edits/tree.h"
+#include "project/limits.h"
 #include "project/names.h"
-#include "shapes/primitives.h"
 
 namespace widecut {
 namespace {
 
-constexpr double clickSize = 40 * pointsPerMillimetre;  // what a click without a drag draws
+constexpr double leastSide = 0.01;  // points: less is no area
 
-Box usualBox(Point middle) {
-  const Point half{clickSize / 2, clickSize / 2};
-  return {middle - half, middle + half};
+bool isDigit(const QKeyEvent& event) {
+  return event.text().size() == 1 && (event.text()[0].isDigit() || event.text()[0] == '.') &&
+         !(event.modifiers() & (Qt::ControlModifier | Qt::MetaModifier));
 }
 
-struct ShapeWords {
-  QString name, edit, hint;
-};
-QString polygonName(int corners) {
-  switch (corners) {
-    case 3:
-      return Mat::tr("triangle");
-    case 5:
-      return Mat::tr("pentagon");
-    case 6:
-      return Mat::tr("hexagon");
-    default:
-      return Mat::tr("polygon");
-  }
+QString nameNow(const Desk& desk) {
+  return QString::fromStdString(nameOfStarter(*desk.nextKind(), desk.nextNumbers()));
 }
-
-ShapeWords wordsFor(DrawTool::Shape shape, bool star, int corners) {
-  switch (shape) {
-    case DrawTool::Shape::Rectangle:
-      return {
-          Mat::tr("box"), Mat::tr("Draw rectangle"),
-          Mat::tr(
-              "Drag to draw a rectangle · Shift makes it a square · Alt draws from the middle · a click draws 40 mm")};
-    case DrawTool::Shape::Ellipse:
-      return {
-          Mat::tr("disc"), Mat::tr("Draw ellipse"),
-          Mat::tr(
-              "Drag to draw an ellipse · Shift makes it a circle · Alt draws from the middle · a click draws 40 mm")};
-    case DrawTool::Shape::Polygon:
-      break;
-  }
-  return {star ? Mat::tr("star") : polygonName(corners), star ? Mat::tr("Draw star") : Mat::tr("Draw polygon"),
-          Mat::tr("Drag to draw a polygon · Up and Down change its corners · Shift keeps it regular · Alt draws from "
-                  "the middle")};
+/// What the tool in hand draws, as its hint and the step are called.
+QString shapeName(const Desk& desk) {
+  const bool isPlain = desk.tool() == ToolKind::Rectangle || desk.tool() == ToolKind::Ellipse;
+  return isPlain ? toolEntry(desk.tool()).words().toLower() : nameNow(desk);
 }
 
 }  // namespace
 
-Outline DrawTool::unitShape() const {
-  switch (shape_) {
-    case Shape::Rectangle:
-      return rectangleOutline(1, 1);
-    case Shape::Ellipse:
-      return ellipseOutline(1, 1);
-    case Shape::Polygon:
-      break;
-  }
-  return desk_.depthForNew > 0 ? starOutline(1, 1, desk_.cornersForNew, desk_.depthForNew)
-                               : polygonOutline(1, 1, desk_.cornersForNew);
+Box DrawTool::usualBox(Point middle) const {
+  const StarterSize size = usualSize(*desk_.nextKind(), desk_.nextNumbers());
+  const Point half{size.width / 2, size.height / 2};
+  return {middle - half, middle + half};
+}
+
+Outline DrawTool::shapeOutline(const Box& box) const {
+  const Outline outline = starterOutline(*desk_.nextKind(), {box.width(), box.height()}, desk_.nextNumbers());
+  return transformed(outline, Affine::move(box.centre()));
 }
 
 Box DrawTool::drawn() const {
   Point way = now_.onSheet - pressed_.onSheet;
-  if (now_.keys & Qt::ShiftModifier) {
-    const double side = std::max(std::abs(way.x), std::abs(way.y));
-    way = {std::copysign(side, way.x), std::copysign(side, way.y)};
+  const bool fromMiddle = now_.keys & Qt::AltModifier;
+  if (typed_) {
+    const double part = fromMiddle ? 0.5 : 1;
+    way = {std::copysign(typed_->width * part, way.x), std::copysign(typed_->height * part, way.y)};
+  } else if (now_.keys & Qt::ShiftModifier) {
+    // In the proportions of its kind; the longer way is its longer side.
+    const StarterSize size = usualSize(*desk_.nextKind(), desk_.nextNumbers());
+    const double scale = std::max(std::abs(way.x), std::abs(way.y)) / std::max(size.width, size.height);
+    way = {std::copysign(scale * size.width, way.x), std::copysign(scale * size.height, way.y)};
   }
-  const Point from = now_.keys & Qt::AltModifier ? pressed_.onSheet - way : pressed_.onSheet;
+  const Point from = fromMiddle ? pressed_.onSheet - way : pressed_.onSheet;
   return Box::between(from, pressed_.onSheet + way);
 }
 
 void DrawTool::press(const Pointer& p) {
+  if (!desk_.nextKind()) return;
   drawing_ = true;
+  typed_.reset();
   pressed_ = now_ = p;
   target_ = desk_.canJoin() ? desk_.onlyItem()->id : 0;
 }
@@ -101,8 +83,9 @@ void DrawTool::hover(const Pointer& p) { now_ = p; }
 void DrawTool::showJoined() {
   const auto role = join();
   Id made = 0;
-  if (drawing_ && role && !drawn().isEmpty())
-    trial_.show(withJoined(desk_.settled(), target_, shapeIn(drawn()), *role, made));
+  const Box box = drawing_ ? drawn() : Box{};
+  if (drawing_ && role && box.width() >= leastSide && box.height() >= leastSide)
+    trial_.show(withJoined(desk_.settled(), target_, shapeIn(box), *role, made));
   else
     trial_.drop();
 }
@@ -110,40 +93,46 @@ void DrawTool::showJoined() {
 std::optional<Role> DrawTool::join() const { return target_ == 0 ? std::nullopt : desk_.joinForNew(); }
 
 Item DrawTool::shapeIn(const Box& box) const {
-  const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew);
-  const std::string name = UniqueNames(*desk_.sheet()).take(words.name.toStdString());
-  return plainItem(desk_.settled().nextId, name, fitted(unitShape(), box), desk_.styleForNew);
+  const std::string name = UniqueNames(*desk_.sheet()).take(nameNow(desk_).toStdString());
+  return starterItem(desk_.settled().nextId, name, *desk_.nextKind(), desk_.nextNumbers(), box, desk_.styleForNew);
 }
 
 void DrawTool::release(const Pointer& p) {
   if (!drawing_) return;
   now_ = p;
   drawing_ = false;
+  mat_.entry().finish();
   const Box box = drawn();
   const double least = 2 / mat_.zoom();
-  if (box.width() < least && box.height() < least)
-    lay(usualBox(p.onSheet));
-  else if (box.width() >= 0.01 && box.height() >= 0.01)  // a line is no area
+  if (!typed_ && box.width() < least && box.height() < least) {
+    const bool apart = !join();
+    const Id made = lay(usualBox(p.onSheet));
+    if (apart) openStarterEntry(mat_, desk_, made, p.onMat);
+  } else if (box.width() >= leastSide && box.height() >= leastSide) {
     lay(box);
-  else
+  } else {
     putAway();
+  }
 }
 
-/// Puts the shape down, and takes up the select tool.
-void DrawTool::lay(const Box& box) {
+Id DrawTool::lay(const Box& box) {
   trial_.drop();
+  drawing_ = false;
   const auto role = join();
   heldKey_ = 0;
-  const ShapeWords words = wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew);
+  const StarterKind& kind = *desk_.nextKind();
   Id made = desk_.settled().nextId;
   Project changed = role ? withJoined(desk_.settled(), target_, shapeIn(box), *role, made)
                          : withItemsOnTop(desk_.settled(), desk_.sheet()->id, {shapeIn(box)});
-  desk_.commit(words.edit, std::move(changed));
+  desk_.commit(Mat::tr("Draw %1").arg(shapeName(desk_)), std::move(changed));
+  desk_.noteUse(kind);
   desk_.setTool(ToolKind::Select);
   desk_.select({made});
+  return made;
 }
 
 bool DrawTool::wants(const QKeyEvent& event) const {
+  if (drawing_ && isDigit(event)) return true;
   return event.modifiers() == Qt::NoModifier && roleOf(event.key()) && (drawing_ ? target_ != 0 : desk_.canJoin());
 }
 
@@ -151,7 +140,48 @@ void DrawTool::keyUp(const QKeyEvent& event) {
   if (drawing_ && heldKey_ == event.key()) letGoOfKey();
 }
 
+bool DrawTool::changeCount(int by) {
+  if (!desk_.nextKind()) return false;
+  auto numbers = desk_.nextNumbers();
+  for (std::size_t i = 0; i < numbers.size(); ++i)
+    if (desk_.nextKind()->numbers[i].kind == NumberKind::Count) {
+      numbers[i] += by;
+      desk_.setNextNumbers(std::move(numbers));
+      showJoined();
+      return true;
+    }
+  return false;
+}
+
+bool DrawTool::wheel(const Pointer&, double steps) { return drawing_ && changeCount(steps > 0 ? 1 : -1); }
+
+/// Digits during a drag open the entry, which has the keys until Enter lays the shape.
+void DrawTool::typeSize(const QKeyEvent& key) {
+  const Box box = drawn();
+  const auto take = [this](const std::vector<double>& values) {
+    typed_ = StarterSize{std::clamp(values[0], leastSide, limits::mostLength),
+                         std::clamp(values[1], leastSide, limits::mostLength)};
+    showJoined();
+    mat_.update();
+  };
+  mat_.entry().open(
+      now_.onMat,
+      {{Mat::tr("width"), desk_.unit(), {}, box.width()}, {Mat::tr("height"), desk_.unit(), {}, box.height()}},
+      {take,
+       [this, take](const std::vector<double>& values) {
+         if (!drawing_) return;
+         take(values);
+         lay(drawn());
+       },
+       [this] { typed_.reset(); }});
+  mat_.entry().begin(key);
+}
+
 bool DrawTool::key(QKeyEvent& event) {
+  if (drawing_ && isDigit(event)) {
+    typeSize(event);
+    return true;
+  }
   if (const auto role = roleOf(event.key()); role && wants(event)) {
     if (drawing_ && heldKey_ == event.key()) return true;  // it repeats itself
     if (drawing_) {
@@ -164,7 +194,7 @@ bool DrawTool::key(QKeyEvent& event) {
     }
     return true;
   }
-  if ((event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) && !drawing_) {
+  if ((event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) && !drawing_ && desk_.nextKind()) {
     target_ = desk_.canJoin() ? desk_.onlyItem()->id : 0;
     lay(usualBox(desk_.sheet()->box().centre()));
     return true;
@@ -176,15 +206,14 @@ bool DrawTool::key(QKeyEvent& event) {
       desk_.setTool(ToolKind::Select);
     return true;
   }
-  if (shape_ == Shape::Polygon && (event.key() == Qt::Key_Up || event.key() == Qt::Key_Down)) {
-    desk_.setCornersForNew(desk_.cornersForNew + (event.key() == Qt::Key_Up ? 1 : -1));
-    return true;
-  }
+  if (event.key() == Qt::Key_Up || event.key() == Qt::Key_Down) return changeCount(event.key() == Qt::Key_Up ? 1 : -1);
   return false;
 }
 
 void DrawTool::putAway() {
   drawing_ = false;
+  typed_.reset();
+  mat_.entry().drop();
   if (heldKey_ != 0) letGoOfKey();
   trial_.drop();
 }
@@ -196,29 +225,36 @@ void DrawTool::letGoOfKey() {
 }
 
 void DrawTool::paint(QPainter& painter) {
-  if (!drawing_ || now_.onMat == pressed_.onMat) return;
+  if (!drawing_ || (now_.onMat == pressed_.onMat && !typed_)) return;
   const Box box = drawn();
+  if (box.width() < leastSide || box.height() < leastSide) return;
   const QString size = desk_.lengthText(box.width()) + " × " + desk_.lengthText(box.height());
+  const QPainterPath path = mat_.sheetToMat().map(painterPath(shapeOutline(box)));
   if (const auto role = join()) {
     // The result shows itself; of the new shape, what it does.
     painter.setPen(QPen(theme::colourOf(*role), 1.6, *role == Role::Add ? Qt::SolidLine : Qt::DashLine));
     painter.setBrush(Qt::NoBrush);
-    painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
-    paintPointerLabel(painter, mat_, now_.onMat, theme::signOf(*role) + "  " + size);
+    painter.drawPath(path);
+    if (!mat_.entry().isOpen()) paintPointerLabel(painter, mat_, now_.onMat, theme::signOf(*role) + "  " + size);
     return;
   }
   painter.setPen(QPen(theme::plum, 1.4));
   QColor fill = painterColour(colourOf(desk_.styleForNew).value_or(Colour{255, 255, 255}));
   fill.setAlpha(170);
   painter.setBrush(fill);
-  painter.drawPath(mat_.sheetToMat().map(painterPath(fitted(unitShape(), box))));
-  paintPointerLabel(painter, mat_, now_.onMat, size);
+  painter.drawPath(path);
+  if (!mat_.entry().isOpen()) paintPointerLabel(painter, mat_, now_.onMat, size);
 }
 
 QString DrawTool::hint() const {
+  if (!desk_.nextKind()) return Mat::tr("Choose a shape below, by its picture or by typing its name");
   if (drawing_ && target_ != 0 && !join())
     return Mat::tr("Hold U, S, I or X to add it to the selected item, subtract, intersect or exclude it");
-  return wordsFor(shape_, desk_.depthForNew > 0, desk_.cornersForNew).hint;
+  if (drawing_) return Mat::tr("Shift keeps its proportions · Alt draws from the middle · digits set its size exactly");
+  return Mat::tr(
+             "Drag to draw the %1, or click for its usual size and type another one · Shift keeps its proportions · "
+             "Alt draws from the middle")
+      .arg(shapeName(desk_));
 }
 
 }  // namespace widecut

@@ -4,12 +4,27 @@
 namespace widecut {
 
 /// What each one is, and does, stands in the table of tools (tool_table.cpp).
-enum class ToolKind : unsigned char { Select, Rectangle, Ellipse, Polygon, Words, Reframe, Knife, Offset, LineOutline };
+enum class ToolKind : unsigned char {
+  Select,
+  Rectangle,
+  Ellipse,
+  Polygon,
+  Line,
+  Words,
+  Reframe,
+  Knife,
+  Starter,
+  Offset,
+  LineOutline
+};
 
-/// True for tools that lay down a new shape.
-constexpr bool draws(ToolKind kind) {
+/// True for tools that lay down a starter.
+constexpr bool laysStarters(ToolKind kind) {
   return kind == ToolKind::Rectangle || kind == ToolKind::Ellipse || kind == ToolKind::Polygon ||
-         kind == ToolKind::Words;
+         kind == ToolKind::Starter;
 }
+
+/// True for tools that lay down a new shape, which can be joined to another one.
+constexpr bool draws(ToolKind kind) { return laysStarters(kind) || kind == ToolKind::Words; }
 
 }  // namespace widecut

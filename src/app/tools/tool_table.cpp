@@ -5,6 +5,7 @@
 
 #include "app/tools/draw_tool.h"
 #include "app/tools/knife_tool.h"
+#include "app/tools/line_tool.h"
 #include "app/tools/offset_tool.h"
 #include "app/tools/reframe_tool.h"
 #include "app/tools/select_tool.h"
@@ -17,22 +18,17 @@ template <class T>
 std::unique_ptr<Tool> make(Mat& mat, Desk& desk) {
   return std::make_unique<T>(mat, desk);
 }
-template <DrawTool::Shape Shape>
-std::unique_ptr<Tool> makeDrawing(Mat& mat, Desk& desk) {
-  return std::make_unique<DrawTool>(mat, desk, Shape);
-}
 
 constexpr ToolEntry table[] = {
     {ToolKind::Select, Qt::Key_1, QT_TRANSLATE_NOOP("Tools", "Select"), "select", make<SelectTool>},
-    {ToolKind::Rectangle, Qt::Key_4, QT_TRANSLATE_NOOP("Tools", "Rectangle"), "rectangle",
-     makeDrawing<DrawTool::Shape::Rectangle>},
-    {ToolKind::Ellipse, Qt::Key_5, QT_TRANSLATE_NOOP("Tools", "Ellipse"), "ellipse",
-     makeDrawing<DrawTool::Shape::Ellipse>},
-    {ToolKind::Polygon, Qt::Key_6, QT_TRANSLATE_NOOP("Tools", "Polygon"), "polygon",
-     makeDrawing<DrawTool::Shape::Polygon>},
+    {ToolKind::Rectangle, Qt::Key_4, QT_TRANSLATE_NOOP("Tools", "Rectangle"), "rectangle", make<DrawTool>},
+    {ToolKind::Ellipse, Qt::Key_5, QT_TRANSLATE_NOOP("Tools", "Ellipse"), "ellipse", make<DrawTool>},
+    {ToolKind::Polygon, Qt::Key_6, QT_TRANSLATE_NOOP("Tools", "Polygon"), "polygon", make<DrawTool>},
+    {ToolKind::Line, Qt::Key_7, QT_TRANSLATE_NOOP("Tools", "Line"), "line", make<LineTool>},
     {ToolKind::Words, Qt::Key_8, QT_TRANSLATE_NOOP("Tools", "Words"), "words", make<WordsTool>},
     {ToolKind::Reframe, Qt::Key_9, QT_TRANSLATE_NOOP("Tools", "Reframe"), "reframe", make<ReframeTool>},
     {ToolKind::Knife, Qt::Key_0, QT_TRANSLATE_NOOP("Tools", "Knife"), "knife", make<KnifeTool>},
+    {ToolKind::Starter, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Starter"), nullptr, make<DrawTool>},
     {ToolKind::Offset, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Offset"), nullptr, make<OffsetTool>},
     {ToolKind::LineOutline, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Outline of the line"), nullptr, make<OffsetTool>},
 };

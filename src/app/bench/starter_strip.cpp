@@ -1,0 +1,218 @@
+#include "app/bench/starter_strip.h"
+
+#include <QApplication>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QScrollBar>
+#include <QStyledItemDelegate>
+#include <utility>
+
+#include "app/look/theme.h"
+#include "app/widgets/number_control.h"
+#include "painting/item_picture.h"
+#include "project/edits/starters.h"
+
+namespace widecut {
+namespace {
+
+constexpr QSize picture{58, 46};
+constexpr int cardWidth = 76, cardHeight = 78, familyGap = 18;
+
+/// A picture with a name below; the first of a family has the family's name above, and a line before it.
+class StarterDelegate : public QStyledItemDelegate {
+ public:
+  using QStyledItemDelegate::QStyledItemDelegate;
+
+  QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const override {
+    return {cardWidth + (begins(index) ? familyGap : 0), cardHeight + 16};
+  }
+
+  void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+    painter->save();
+    painter->setRenderHint(QPainter::Antialiasing);
+    QRect area = option.rect;
+    if (begins(index)) {
+      painter->setPen(theme::rule);
+      if (index.row() > 0) painter->drawLine(area.left() + 7, area.top() + 4, area.left() + 7, area.bottom() - 4);
+      area.setLeft(area.left() + familyGap);
+      painter->setFont(theme::font(11));
+      painter->setPen(theme::slate);
+      painter->drawText(QRect(area.left() + 3, area.top() - 1, 200, 15), Qt::AlignVCenter,
+                        index.data(StartersModel::FamilyOf).toString());
+    }
+    const QRectF card = QRectF(area.left(), area.top() + 16, cardWidth - 4, cardHeight - 2).adjusted(1, 1, -1, -1);
+    const bool marked = option.state & QStyle::State_Selected, lit = option.state & QStyle::State_MouseOver;
+    painter->setPen(QPen(marked ? theme::plum : lit ? theme::slate : theme::rule, marked ? 2 : 1));
+    painter->setBrush(marked ? theme::plumTint : theme::field);
+    painter->drawRoundedRect(card, 3, 3);
+    const QImage image = index.data(StartersModel::PictureOf).value<QImage>();
+    painter->drawImage(QPointF(card.center().x() - picture.width() / 2.0, card.top() + 5), image);
+    painter->setFont(theme::font(11));
+    painter->setPen(theme::ink);
+    const QRectF words(card.left() + 2, card.bottom() - 20, card.width() - 4, 18);
+    painter->drawText(words, Qt::AlignCenter,
+                      painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, int(words.width())));
+    painter->restore();
+  }
+
+ private:
+  static bool begins(const QModelIndex& index) {
+    return index.row() == 0 ||
+           index.siblingAtRow(index.row() - 1).data(StartersModel::FamilyOf) != index.data(StartersModel::FamilyOf);
+  }
+};
+
+/// How well a name fits what is typed: 0 for its beginning, 1 for that of one of its words, 2 for its family; nothing
+/// when it does not.
+std::optional<int> fit(const StarterKind& kind, const QString& typed) {
+  const QString name = inQt(kind.name);
+  if (name.startsWith(typed, Qt::CaseInsensitive)) return 0;
+  for (const QString& word : name.split(' '))
+    if (word.startsWith(typed, Qt::CaseInsensitive)) return 1;
+  if (inQt(kind.family).startsWith(typed, Qt::CaseInsensitive)) return 2;
+  return std::nullopt;
+}
+
+}  // namespace
+
+StartersModel::StartersModel(Desk& desk, QObject* parent) : QAbstractListModel(parent), desk_(desk) { refresh(); }
+
+int StartersModel::rowCount(const QModelIndex& parent) const {
+  return parent.isValid() ? 0 : static_cast<int>(entries_.size());
+}
+
+const StarterKind* StartersModel::kindAt(const QModelIndex& index) const {
+  return index.isValid() ? entries_[static_cast<std::size_t>(index.row())].kind : nullptr;
+}
+
+QVariant StartersModel::data(const QModelIndex& index, int role) const {
+  const Entry& entry = entries_[static_cast<std::size_t>(index.row())];
+  switch (role) {
+    case Qt::DisplayRole:
+    case Qt::AccessibleTextRole:
+      return inQt(entry.kind->name);
+    case Qt::ToolTipRole:
+      return entry.kind->keeps.empty()
+                 ? inQt(entry.kind->name)
+                 : tr("%1: keeps %2 when it is resized").arg(inQt(entry.kind->name), inQt(entry.kind->keeps));
+    case FamilyOf:
+      return entry.family;
+    case PictureOf: {
+      QImage& image = pictures_[entry.kind];
+      if (image.isNull()) image = pictureOf(*entry.kind);
+      return image;
+    }
+    default:
+      return {};
+  }
+}
+
+QImage StartersModel::pictureOf(const StarterKind& kind) const {
+  const auto numbers = usualValues(kind);
+  const StarterSize size = usualSize(kind, numbers);
+  Style style;
+  setColour(style, colour_);
+  const auto item = std::make_shared<const Item>(
+      starterItem(1, std::string(kind.name), kind, numbers, {{0, 0}, {size.width, size.height}}, style));
+  return widecut::pictureOf({item}, desk_.photos(), picture, ratio_);
+}
+
+void StartersModel::filter(const QString& text) {
+  beginResetModel();
+  text_ = text.trimmed();
+  entries_.clear();
+  if (text_.isEmpty()) {
+    for (const StarterKind* kind : desk_.recentKinds()) entries_.push_back({kind, tr("last used")});
+    for (const StarterKind* kind : starterKinds()) entries_.push_back({kind, inQt(kind->family)});
+  } else {
+    for (const int wanted : {0, 1, 2})
+      for (const StarterKind* kind : starterKinds())
+        if (fit(*kind, text_) == wanted) entries_.push_back({kind, tr("found")});
+    if (entries_.empty())
+      for (const std::string_view name : namesLike(text_.toLower().toStdString()))
+        entries_.push_back({starterKind(name), tr("nearly")});
+  }
+  endResetModel();
+}
+
+void StartersModel::refresh() {
+  const Colour now = colourOf(desk_.styleForNew).value_or(Colour{0x8F, 0xA9, 0xB8});
+  if (now != colour_) pictures_.clear();
+  colour_ = now;
+  filter(text_);
+}
+
+int StartersModel::rowOf(const QString& family) const {
+  for (std::size_t i = 0; i < entries_.size(); ++i)
+    if (entries_[i].family == family) return static_cast<int>(i);
+  return -1;
+}
+
+StarterRow::StarterRow(Desk& desk, QWidget* parent) : QListView(parent), model_(new StartersModel(desk, this)) {
+  setObjectName("starters");
+  setAccessibleName(tr("Starters"));
+  model_->setPixelRatio(devicePixelRatioF());
+  setModel(model_);
+  setItemDelegate(new StarterDelegate(this));
+  setFlow(QListView::LeftToRight);
+  setWrapping(false);
+  setFrameShape(QFrame::NoFrame);
+  setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  setHorizontalScrollMode(QAbstractItemView::ScrollPerPixel);
+  setSelectionMode(QAbstractItemView::SingleSelection);
+  setMouseTracking(true);
+  viewport()->setAutoFillBackground(false);
+  viewport()->setCursor(Qt::PointingHandCursor);
+  theme::setSheet(*this, "QListView { background: transparent; border: none; outline: none; }");
+  connect(this, &QListView::entered, this, [this](const QModelIndex& index) { emit pointedAt(model_->kindAt(index)); });
+  connect(selectionModel(), &QItemSelectionModel::currentChanged, this,
+          [this](const QModelIndex& index) { emit pointedAt(model_->kindAt(index)); });
+}
+
+void StarterRow::mousePressEvent(QMouseEvent* event) {
+  if (event->button() != Qt::LeftButton) return;
+  pressed_ = model_->kindAt(indexAt(event->pos()));
+  pressedAt_ = event->pos();
+  dragging_ = false;
+  setFocus(Qt::MouseFocusReason);
+}
+
+void StarterRow::mouseMoveEvent(QMouseEvent* event) {
+  const bool held = pressed_ && (event->buttons() & Qt::LeftButton);
+  if (held && (event->pos() - pressedAt_).manhattanLength() >= QApplication::startDragDistance()) dragging_ = true;
+  if (held && dragging_)
+    emit dragged(pressed_, event->globalPosition().toPoint());
+  else if (!held)
+    QListView::mouseMoveEvent(event);
+}
+
+void StarterRow::mouseReleaseEvent(QMouseEvent* event) {
+  if (event->button() != Qt::LeftButton) return;
+  const StarterKind* kind = std::exchange(pressed_, nullptr);
+  if (!kind) return;
+  if (std::exchange(dragging_, false))
+    emit dragEnded(kind, event->globalPosition().toPoint());
+  else if (model_->kindAt(indexAt(event->pos())) == kind)
+    emit chosen(kind);
+}
+
+void StarterRow::keyPressEvent(QKeyEvent* event) {
+  const StarterKind* kind = model_->kindAt(currentIndex());
+  if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && kind)
+    emit chosen(kind);
+  else
+    QListView::keyPressEvent(event);
+}
+
+void StarterRow::wheelEvent(QWheelEvent* event) {
+  // An upright wheel scrolls the row.
+  const QPoint turn = event->angleDelta();
+  horizontalScrollBar()->setValue(horizontalScrollBar()->value() - (turn.x() != 0 ? turn.x() : turn.y()));
+}
+
+void StarterRow::leaveEvent(QEvent* event) {
+  QListView::leaveEvent(event);
+  emit pointedAt(nullptr);
+}
+
+}  // namespace widecut

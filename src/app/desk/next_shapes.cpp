@@ -1,0 +1,51 @@
+#include "app/desk/next_shapes.h"
+
+#include <QSettings>
+
+namespace widecut {
+namespace {
+
+constexpr std::size_t mostRecent = 8;
+const char* const key = "starters/recent";
+
+}  // namespace
+
+NextShapes::NextShapes() {
+  kinds_ = {{ToolKind::Rectangle, starterKind("box")},
+            {ToolKind::Ellipse, starterKind("ellipse")},
+            {ToolKind::Polygon, starterKind("polygon")},
+            {ToolKind::Starter, nullptr}};
+  // The polygon tool begins with the triangle.
+  auto triangle = usualValues(*starterKind("polygon"));
+  triangle[0] = 3;
+  setNumbers(ToolKind::Polygon, *starterKind("polygon"), std::move(triangle));
+  for (const QString& name : QSettings().value(key).toStringList())
+    if (const StarterKind* kind = starterKind(name.toStdString()); kind && recent_.size() < mostRecent)
+      recent_.push_back(kind);
+}
+
+const StarterKind* NextShapes::kindFor(ToolKind tool) const {
+  const auto found = kinds_.find(tool);
+  return found == kinds_.end() ? nullptr : found->second;
+}
+
+std::vector<double> NextShapes::numbersOf(ToolKind tool, const StarterKind& kind) const {
+  const auto found = numbers_.find({tool, &kind});
+  return found == numbers_.end() ? usualValues(kind) : found->second;
+}
+
+void NextShapes::setNumbers(ToolKind tool, const StarterKind& kind, std::vector<double> numbers) {
+  numbers_[{tool, &kind}] = within(kind, numbers);
+}
+
+void NextShapes::noteUse(const StarterKind& kind) {
+  std::erase(recent_, &kind);
+  recent_.insert(recent_.begin(), &kind);
+  if (recent_.size() > mostRecent) recent_.pop_back();
+  QStringList names;
+  for (const StarterKind* used : recent_)
+    names << QString::fromUtf8(used->name.data(), static_cast<int>(used->name.size()));
+  QSettings().setValue(key, names);
+}
+
+}  // namespace widecut

@@ -1,0 +1,44 @@
+// Tool 7: straight lines.
+#pragma once
+
+#include "app/desk/desk.h"
+#include "app/tools/tool.h"
+
+namespace widecut {
+
+class LineTool : public Tool {
+ public:
+  using Tool::Tool;
+
+  void press(const Pointer& pointer) override;
+  void drag(const Pointer& pointer) override { now_ = pointer; }
+  void release(const Pointer& pointer) override;
+  void hover(const Pointer& pointer) override { now_ = pointer; }
+  bool key(QKeyEvent& event) override;
+  bool wants(const QKeyEvent& key) const override;
+  void putAway() override;
+  void paint(QPainter& painter) override;
+  QString hint() const override;
+  QCursor cursor() const override { return Qt::CrossCursor; }
+
+ private:
+  struct Ends {
+    Point from, to;
+  };
+  Ends drawn() const;
+  Id lay(const Ends& ends);
+  /// The entry for length and angle: of the drag, or of a line that was laid.
+  void typeDuringDrag(const QKeyEvent& key);
+
+  bool drawing_ = false;
+  std::optional<Point> typed_;  ///< The way that was typed during the drag.
+  Pointer pressed_{};
+  Pointer now_{};
+};
+
+/// The way to `to` at the nearest multiple of 45°.
+Point atEighths(Point way);
+/// The degrees of a way, as people have them: 0 to the right, positive upwards, above −180 up to 180.
+double degreesOf(Point way);
+
+}  // namespace widecut
