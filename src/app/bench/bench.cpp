@@ -43,7 +43,8 @@ bool inHand(const Desk& desk) {
 bool showsStarter(const Desk& d) {
   if (inHand<ToolKind::Polygon, ToolKind::Starter>(d)) return d.nextKind() != nullptr;
   if (inHand<ToolKind::Rectangle, ToolKind::Ellipse>(d) && d.selection().empty()) return true;
-  return !inHand<ToolKind::Words>(d) && d.onlyItem() && starterOf(*d.onlyItem()) && !d.openCutout();
+  return !inHand<ToolKind::Words>(d) && d.onlyItem() && starterOf(*d.onlyItem()) &&
+         (!d.openCutout() || d.showsNumbers());
 }
 bool offersStarters(const Desk& d) {
   if (inHand<ToolKind::Starter>(d)) return !d.nextKind();

@@ -66,7 +66,7 @@ StarterPage::StarterPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   grid_ = new QGridLayout(numbers);
   grid_->setContentsMargins(0, 0, 0, 0);
   grid_->setHorizontalSpacing(16);
-  grid_->setVerticalSpacing(4);
+  grid_->setVerticalSpacing(7);
   scroll->setWidget(numbers);
   sides_->addWidget(scroll);
   auto* dealt = new QWidget(middle);
@@ -74,13 +74,13 @@ StarterPage::StarterPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   hand_->setContentsMargins(0, 0, 0, 0);
   hand_->setSpacing(6);
   sides_->addWidget(dealt);
-  kinds_ = new StarterRow(desk, middle);
+  kinds_ = new StarterRow(desk, StartersModel::Shelved::No, middle);
   kinds_->setObjectName("otherKinds");
-  connect(kinds_, &StarterRow::chosen, this, [this](const StarterKind* kind) { takeKind(*kind); });
-  connect(kinds_, &StarterRow::pointedAt, this, [this](const StarterKind* kind) {
+  connect(kinds_, &StarterRow::chosen, this, [this](const Offer& offer) { takeKind(*offer.kind); });
+  connect(kinds_, &StarterRow::pointedAt, this, [this](const Offer& offer) {
     const Subject now = subject();
-    if (kind && now.item != 0)
-      trial_.show(withKind(desk_.settled(), now.item, *kind));
+    if (offer.kind && now.item != 0 && side_ == Kinds)
+      trial_.show(withKind(desk_.settled(), now.item, *offer.kind));
     else
       trial_.drop();
   });
@@ -104,6 +104,8 @@ StarterPage::StarterPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   another_ = button(tr("Another kind"), "anotherKind",
                     tr("Another shape in its place: it keeps size, place, look and role"), 1, 0);
   all_ = button(tr("All shapes"), "allShapes", tr("Choose another shape to draw"), 2, 0);
+  recipe_ = button(tr("Back to the recipe"), "backToRecipe", tr("The recipe that it is a part of"), 2, 1);
+  connect(recipe_, &QPushButton::clicked, this, [this] { desk_.toggleNumbers(); });
   bake_ = buttonFor(CommandId::Bake, actions_);
   bake_->setMinimumHeight(26);
   actions->addWidget(bake_, 2, 0);
@@ -252,6 +254,7 @@ void StarterPage::deal(unsigned from) {
   }
   hand_->addStretch(1);
   show(Dealt);
+  hand_->itemAt(0)->widget()->setFocus();
 }
 
 void StarterPage::show(Side side) {
@@ -265,6 +268,7 @@ void StarterPage::show(Side side) {
   back_->setVisible(side != Numbers);
   all_->setVisible(side == Numbers && now.item == 0);
   bake_->setVisible(side == Numbers && now.item != 0);
+  recipe_->setVisible(side == Numbers && now.item != 0 && desk_.openCutout());
   picture_->setVisible(side == Numbers && desk_.tool() != ToolKind::Polygon);
   presets_->setVisible(side == Numbers && desk_.tool() == ToolKind::Polygon);
   const ItemPtr item = now.item != 0 ? findItem(desk_.settled(), now.item) : nullptr;
@@ -290,9 +294,12 @@ void StarterPage::refresh(bool selection) {
       now.kind->keeps.empty() ? QString() : tr(" · keeps %1 when it is resized").arg(inQt(now.kind->keeps));
   if (now.item == 0)
     heading_->setText(tr("%1 · drag it on the sheet, or click%2").arg(inQt(now.kind->name), keeps));
-  else if (const ItemPtr item = findItem(desk_.project(), now.item))
-    heading_->setText(tr("“%1”: a %2%3 · select a second item to combine them")
-                          .arg(QString::fromStdString(item->name), inQt(now.kind->name), keeps));
+  else if (const ItemPtr item = findItem(desk_.project(), now.item)) {
+    const QString named = QString::fromStdString(item->name), kind = inQt(now.kind->name);
+    const QString about =
+        item->name.starts_with(now.kind->name) ? tr("“%1”").arg(named) : tr("“%1”, %2").arg(named, kind);
+    heading_->setText(tr("%1%2 · select a second item to combine them").arg(about, keeps));
+  }
   const double room = std::max(now.size.width, now.size.height) / 2;
   for (std::size_t i = 0; i < controls_.size(); ++i) controls_[i]->show(now.numbers[i], room);
   if (side_ == Numbers && picture_->isVisible()) {

@@ -55,7 +55,7 @@ class StarterPage : public BenchPage {
   QGridLayout* grid_;
   QHBoxLayout* hand_;
   StarterRow* kinds_;
-  QPushButton *deal_, *again_, *another_, *back_, *all_, *bake_, *reframe_;
+  QPushButton *deal_, *again_, *another_, *back_, *all_, *bake_, *recipe_, *reframe_;
 };
 
 }  // namespace widecut

@@ -1,6 +1,8 @@
 #include "app/bench/starter_strip.h"
 
 #include <QApplication>
+#include <QContextMenuEvent>
+#include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QScrollBar>
@@ -64,42 +66,51 @@ class StarterDelegate : public QStyledItemDelegate {
 
 /// How well a name fits what is typed: 0 for its beginning, 1 for that of one of its words, 2 for its family; nothing
 /// when it does not.
-std::optional<int> fit(const StarterKind& kind, const QString& typed) {
-  const QString name = inQt(kind.name);
+std::optional<int> fit(const QString& name, const QString& family, const QString& typed) {
   if (name.startsWith(typed, Qt::CaseInsensitive)) return 0;
   for (const QString& word : name.split(' '))
     if (word.startsWith(typed, Qt::CaseInsensitive)) return 1;
-  if (inQt(kind.family).startsWith(typed, Qt::CaseInsensitive)) return 2;
+  if (family.startsWith(typed, Qt::CaseInsensitive)) return 2;
   return std::nullopt;
 }
 
 }  // namespace
 
-StartersModel::StartersModel(Desk& desk, QObject* parent) : QAbstractListModel(parent), desk_(desk) { refresh(); }
+StartersModel::StartersModel(Desk& desk, Shelved shelved, QObject* parent)
+    : QAbstractListModel(parent), desk_(desk), shelved_(shelved) {
+  connect(&Shelf::instance(), &Shelf::changed, this, [this] {
+    pictures_.clear();
+    refresh();
+  });
+  refresh();
+}
 
 int StartersModel::rowCount(const QModelIndex& parent) const {
   return parent.isValid() ? 0 : static_cast<int>(entries_.size());
 }
 
-const StarterKind* StartersModel::kindAt(const QModelIndex& index) const {
-  return index.isValid() ? entries_[static_cast<std::size_t>(index.row())].kind : nullptr;
+Offer StartersModel::at(const QModelIndex& index) const {
+  return index.isValid() ? entries_[static_cast<std::size_t>(index.row())].offer : Offer{};
 }
 
 QVariant StartersModel::data(const QModelIndex& index, int role) const {
   const Entry& entry = entries_[static_cast<std::size_t>(index.row())];
+  const Offer& offer = entry.offer;
+  const QString name = offer.kind ? inQt(offer.kind->name) : offer.kept->name;
   switch (role) {
     case Qt::DisplayRole:
+    case Qt::EditRole:
     case Qt::AccessibleTextRole:
-      return inQt(entry.kind->name);
+      return name;
     case Qt::ToolTipRole:
-      return entry.kind->keeps.empty()
-                 ? inQt(entry.kind->name)
-                 : tr("%1: keeps %2 when it is resized").arg(inQt(entry.kind->name), inQt(entry.kind->keeps));
+      if (offer.kept) return tr("%1, from the shelf").arg(name);
+      return offer.kind->keeps.empty() ? name
+                                       : tr("%1: keeps %2 when it is resized").arg(name, inQt(offer.kind->keeps));
     case FamilyOf:
       return entry.family;
     case PictureOf: {
-      QImage& image = pictures_[entry.kind];
-      if (image.isNull()) image = pictureOf(*entry.kind);
+      QImage& image = pictures_[offer.kind ? name : offer.kept->path];
+      if (image.isNull()) image = pictureOf(offer);
       return image;
     }
     default:
@@ -107,30 +118,57 @@ QVariant StartersModel::data(const QModelIndex& index, int role) const {
   }
 }
 
-QImage StartersModel::pictureOf(const StarterKind& kind) const {
-  const auto numbers = usualValues(kind);
-  const StarterSize size = usualSize(kind, numbers);
-  Style style;
-  setColour(style, colour_);
-  const auto item = std::make_shared<const Item>(
-      starterItem(1, std::string(kind.name), kind, numbers, {{0, 0}, {size.width, size.height}}, style));
-  return widecut::pictureOf({item}, desk_.photos(), picture, ratio_);
+Qt::ItemFlags StartersModel::flags(const QModelIndex& index) const {
+  const auto usual = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+  return at(index).kept ? usual | Qt::ItemIsEditable : usual;
+}
+
+bool StartersModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+  const Offer offer = at(index);
+  if (!offer.kept || role != Qt::EditRole || value.toString().trimmed().isEmpty()) return false;
+  const auto renamed = Shelf::instance().rename(*offer.kept, value.toString());
+  if (!renamed) emit desk_.told(tr("Not renamed: %1").arg(QString::fromStdString(renamed.error().message)));
+  return renamed.has_value();
+}
+
+QImage StartersModel::pictureOf(const Offer& offer) const {
+  std::vector<ItemPtr> items;
+  if (offer.kind) {
+    const auto numbers = usualValues(*offer.kind);
+    const StarterSize size = usualSize(*offer.kind, numbers);
+    Style style;
+    setColour(style, colour_);
+    items.push_back(std::make_shared<const Item>(starterItem(1, std::string(offer.kind->name), *offer.kind, numbers,
+                                                             {{0, 0}, {size.width, size.height}}, style)));
+  } else if (auto kept = Shelf::instance().items(*offer.kept)) {
+    items = std::move(*kept);
+  }
+  if (!items.empty()) return widecut::pictureOf(items, desk_.photos(), picture, ratio_);
+  // What cannot be read says so when it is laid.
+  QImage empty(1, 1, QImage::Format_ARGB32);
+  empty.fill(Qt::transparent);
+  return empty;
 }
 
 void StartersModel::filter(const QString& text) {
   beginResetModel();
   text_ = text.trimmed();
   entries_.clear();
+  const auto shelf = shelved_ == Shelved::Yes ? Shelf::instance().all() : std::vector<OnShelf>{};
   if (text_.isEmpty()) {
-    for (const StarterKind* kind : desk_.recentKinds()) entries_.push_back({kind, tr("last used")});
-    for (const StarterKind* kind : starterKinds()) entries_.push_back({kind, inQt(kind->family)});
+    for (const StarterKind* kind : desk_.recentKinds()) entries_.push_back({{kind, {}}, tr("last used")});
+    for (const StarterKind* kind : starterKinds()) entries_.push_back({{kind, {}}, inQt(kind->family)});
+    for (const OnShelf& kept : shelf) entries_.push_back({{nullptr, kept}, tr("shelf")});
   } else {
-    for (const int wanted : {0, 1, 2})
+    for (const int wanted : {0, 1, 2}) {
       for (const StarterKind* kind : starterKinds())
-        if (fit(*kind, text_) == wanted) entries_.push_back({kind, tr("found")});
+        if (fit(inQt(kind->name), inQt(kind->family), text_) == wanted) entries_.push_back({{kind, {}}, tr("found")});
+      for (const OnShelf& kept : shelf)
+        if (fit(kept.name, tr("shelf"), text_) == wanted) entries_.push_back({{nullptr, kept}, tr("found")});
+    }
     if (entries_.empty())
       for (const std::string_view name : namesLike(text_.toLower().toStdString()))
-        entries_.push_back({starterKind(name), tr("nearly")});
+        entries_.push_back({{starterKind(name), {}}, tr("nearly")});
   }
   endResetModel();
 }
@@ -148,7 +186,8 @@ int StartersModel::rowOf(const QString& family) const {
   return -1;
 }
 
-StarterRow::StarterRow(Desk& desk, QWidget* parent) : QListView(parent), model_(new StartersModel(desk, this)) {
+StarterRow::StarterRow(Desk& desk, StartersModel::Shelved shelved, QWidget* parent)
+    : QListView(parent), model_(new StartersModel(desk, shelved, this)) {
   setObjectName("starters");
   setAccessibleName(tr("Starters"));
   model_->setPixelRatio(devicePixelRatioF());
@@ -161,17 +200,18 @@ StarterRow::StarterRow(Desk& desk, QWidget* parent) : QListView(parent), model_(
   setHorizontalScrollMode(QAbstractItemView::ScrollPerPixel);
   setSelectionMode(QAbstractItemView::SingleSelection);
   setMouseTracking(true);
+  setEditTriggers(QAbstractItemView::EditKeyPressed);
   viewport()->setAutoFillBackground(false);
   viewport()->setCursor(Qt::PointingHandCursor);
   theme::setSheet(*this, "QListView { background: transparent; border: none; outline: none; }");
-  connect(this, &QListView::entered, this, [this](const QModelIndex& index) { emit pointedAt(model_->kindAt(index)); });
+  connect(this, &QListView::entered, this, [this](const QModelIndex& index) { emit pointedAt(model_->at(index)); });
   connect(selectionModel(), &QItemSelectionModel::currentChanged, this,
-          [this](const QModelIndex& index) { emit pointedAt(model_->kindAt(index)); });
+          [this](const QModelIndex& index) { emit pointedAt(model_->at(index)); });
 }
 
 void StarterRow::mousePressEvent(QMouseEvent* event) {
   if (event->button() != Qt::LeftButton) return;
-  pressed_ = model_->kindAt(indexAt(event->pos()));
+  pressed_ = model_->at(indexAt(event->pos()));
   pressedAt_ = event->pos();
   dragging_ = false;
   setFocus(Qt::MouseFocusReason);
@@ -188,18 +228,18 @@ void StarterRow::mouseMoveEvent(QMouseEvent* event) {
 
 void StarterRow::mouseReleaseEvent(QMouseEvent* event) {
   if (event->button() != Qt::LeftButton) return;
-  const StarterKind* kind = std::exchange(pressed_, nullptr);
-  if (!kind) return;
+  const Offer offer = std::exchange(pressed_, {});
+  if (!offer) return;
   if (std::exchange(dragging_, false))
-    emit dragEnded(kind, event->globalPosition().toPoint());
-  else if (model_->kindAt(indexAt(event->pos())) == kind)
-    emit chosen(kind);
+    emit dragEnded(offer);
+  else if (model_->at(indexAt(event->pos())) == offer)
+    emit chosen(offer);
 }
 
 void StarterRow::keyPressEvent(QKeyEvent* event) {
-  const StarterKind* kind = model_->kindAt(currentIndex());
-  if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && kind)
-    emit chosen(kind);
+  const Offer offer = model_->at(currentIndex());
+  if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && offer)
+    emit chosen(offer);
   else
     QListView::keyPressEvent(event);
 }
@@ -212,7 +252,17 @@ void StarterRow::wheelEvent(QWheelEvent* event) {
 
 void StarterRow::leaveEvent(QEvent* event) {
   QListView::leaveEvent(event);
-  emit pointedAt(nullptr);
+  emit pointedAt({});
+}
+
+void StarterRow::contextMenuEvent(QContextMenuEvent* event) {
+  const QModelIndex index = indexAt(event->pos());
+  const Offer offer = model_->at(index);
+  if (!offer.kept) return;
+  QMenu menu(this);
+  menu.addAction(tr("Rename"), this, [this, index] { edit(index); });
+  menu.addAction(tr("Take off the shelf"), this, [kept = *offer.kept] { (void)Shelf::instance().remove(kept); });
+  menu.exec(event->globalPos());
 }
 
 }  // namespace widecut

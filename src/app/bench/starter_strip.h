@@ -7,21 +7,25 @@
 #include <map>
 #include <vector>
 
-#include "app/desk/desk.h"
+#include "app/desk/offer.h"
 
 class QLineEdit;
 
 namespace widecut {
 
-/// Last used ones first, then family by family; only those whose names match what is typed.
+/// Last used ones first, then family by family, then the shelf; only those whose names match what is typed.
 class StartersModel : public QAbstractListModel {
   Q_OBJECT
  public:
   enum Of { PictureOf = Qt::UserRole, FamilyOf };
-  StartersModel(Desk& desk, QObject* parent);
+  enum class Shelved : unsigned char { No, Yes };
+  /// With what is on the shelf, or without.
+  StartersModel(Desk& desk, Shelved shelved, QObject* parent);
   int rowCount(const QModelIndex& parent = {}) const override;
   QVariant data(const QModelIndex& index, int role) const override;
-  const StarterKind* kindAt(const QModelIndex& index) const;
+  bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+  Qt::ItemFlags flags(const QModelIndex& index) const override;
+  Offer at(const QModelIndex& index) const;
   void filter(const QString& text);
   /// Pictures in another colour, other ones used last.
   void refresh();
@@ -31,32 +35,33 @@ class StartersModel : public QAbstractListModel {
 
  private:
   struct Entry {
-    const StarterKind* kind;
+    Offer offer;
     QString family;
   };
-  QImage pictureOf(const StarterKind& kind) const;
+  QImage pictureOf(const Offer& offer) const;
   Desk& desk_;
   QString text_;
   std::vector<Entry> entries_;
   Colour colour_{};
   double ratio_ = 1;
-  mutable std::map<const StarterKind*, QImage> pictures_;
+  Shelved shelved_;
+  mutable std::map<QString, QImage> pictures_;
 };
 
 /// A row of pictures. A click or Enter chooses; a drag takes one away.
 class StarterRow : public QListView {
   Q_OBJECT
  public:
-  StarterRow(Desk& desk, QWidget* parent);
+  StarterRow(Desk& desk, StartersModel::Shelved shelved, QWidget* parent);
   StartersModel& starters() { return *model_; }
 
  signals:
-  void chosen(const widecut::StarterKind* kind);
-  /// The pointer, or the keys, are on it; null when they left.
-  void pointedAt(const widecut::StarterKind* kind);
+  void chosen(const widecut::Offer& offer);
+  /// The pointer, or the keys, are on it; an empty one when they left.
+  void pointedAt(const widecut::Offer& offer);
   /// A drag goes on at this place of the screen, or ends.
-  void dragged(const widecut::StarterKind* kind, QPoint onScreen);
-  void dragEnded(const widecut::StarterKind* kind, QPoint onScreen);
+  void dragged(const widecut::Offer& offer, QPoint onScreen);
+  void dragEnded(const widecut::Offer& offer);
 
  protected:
   void mousePressEvent(QMouseEvent* event) override;
@@ -65,10 +70,11 @@ class StarterRow : public QListView {
   void keyPressEvent(QKeyEvent* event) override;
   void wheelEvent(QWheelEvent* event) override;
   void leaveEvent(QEvent* event) override;
+  void contextMenuEvent(QContextMenuEvent* event) override;
 
  private:
   StartersModel* model_;
-  const StarterKind* pressed_ = nullptr;
+  Offer pressed_;
   bool dragging_ = false;
   QPoint pressedAt_;
 };

@@ -9,8 +9,13 @@
 
 #include "app/bench/page_layout.h"
 #include "app/bench/starter_strip.h"
+#include "app/desk/preferences.h"
 #include "app/tools/tool_table.h"
 #include "app/widgets/number_control.h"
+#include "project/edits/starters.h"
+#include "project/edits/tree.h"
+#include "project/names.h"
+#include "shapes/typed_starter.h"
 
 namespace widecut {
 
@@ -25,24 +30,31 @@ StartersPage::StartersPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent
   search_ = new QLineEdit(this);
   search_->setObjectName("findShape");
   search_->setAccessibleName(tr("Find a shape by its name"));
-  search_->setPlaceholderText(tr("find a shape: sta"));
-  search_->setClearButtonEnabled(true);
+  search_->setPlaceholderText(tr("find: sta, box 50 x 75"));
   search_->setFixedWidth(190);
   top->addWidget(search_);
   top->addSpacing(8);
-  row_ = new StarterRow(desk, this);
+  row_ = new StarterRow(desk, StartersModel::Shelved::Yes, this);
   std::vector<std::string_view> families;
   for (const StarterKind* kind : starterKinds())
     if (std::find(families.begin(), families.end(), kind->family) == families.end()) families.push_back(kind->family);
-  for (const std::string_view family : families) {
+  QStringList names;
+  for (const std::string_view family : families) names << inQt(family);
+  names << tr("shelf");
+  for (const QString& family : names) {
     auto* jump = new QToolButton(this);
-    jump->setText(inQt(family));
+    jump->setText(family);
     jump->setFont(theme::font(12));
     jump->setFocusPolicy(Qt::TabFocus);
-    jump->setAccessibleName(tr("Show the family %1").arg(inQt(family)));
-    connect(jump, &QToolButton::clicked, this, [this, name = inQt(family)] {
+    jump->setObjectName("family " + family);
+    jump->setAccessibleName(tr("Show the family %1").arg(family));
+    connect(jump, &QToolButton::clicked, this, [this, name = family] {
       search_->clear();
       const int row = row_->starters().rowOf(name);
+      if (row < 0) {
+        emit desk_.told(tr("The shelf is empty: Ctrl+K keeps what is selected there, for all projects"));
+        return;
+      }
       row_->scrollTo(row_->model()->index(row_->model()->rowCount() - 1, 0));  // so that it comes to the left
       row_->scrollTo(row_->model()->index(row, 0), QAbstractItemView::PositionAtTop);
     });
@@ -56,19 +68,99 @@ StartersPage::StartersPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent
   top->addWidget(buttonFor(CommandId::BringInPhoto, this));
   column->addWidget(row_, 1);
   connect(search_, &QLineEdit::textChanged, this, [this](const QString& text) {
-    row_->starters().filter(text);
+    row_->starters().filter(QString::fromStdString(typedName(text.toStdString())));
+    // A name with a number's name behind it is still that name: look for the words that begin one.
+    if (row_->model()->rowCount() == 0)
+      if (const auto typed = parseTyped(text.toStdString(), desk_.unit(), nullptr))
+        row_->starters().filter(inQt(typed->kind->name));
     if (!text.trimmed().isEmpty()) row_->setCurrentIndex(row_->model()->index(0, 0));
   });
-  connect(search_, &QLineEdit::returnPressed, this, [this] { choose(row_->starters().kindAt(row_->currentIndex())); });
+  connect(search_, &QLineEdit::returnPressed, this, &StartersPage::takeTyped);
+  search_->installEventFilter(this);
   connect(row_, &StarterRow::chosen, this, &StartersPage::choose);
+  connect(row_, &StarterRow::dragged, this, [this](const Offer& offer, QPoint onScreen) {
+    carrying_.moveTo(
+        *row_, onScreen, [&] { return dragOf(offer); }, Qt::NoModifier);
+  });
+  connect(row_, &StarterRow::dragEnded, this, [this] { carrying_.drop(Qt::NoModifier); });
+  connect(&desk, &Desk::findWanted, this, [this] {
+    search_->setFocus(Qt::ShortcutFocusReason);
+    search_->selectAll();
+  });
   refresh(true);
 }
 
-void StartersPage::choose(const StarterKind* kind) {
-  if (!kind) return;
-  search_->clear();
+bool StartersPage::eventFilter(QObject* watched, QEvent* event) {
+  if (watched == search_ && event->type() == QEvent::KeyPress) {
+    const auto* key = static_cast<QKeyEvent*>(event);
+    if (key->key() == Qt::Key_Down) {
+      row_->setFocus(Qt::TabFocusReason);
+      if (!row_->currentIndex().isValid()) row_->setCurrentIndex(row_->model()->index(0, 0));
+      return true;
+    }
+    if (key->key() == Qt::Key_Escape) {
+      search_->clear();
+      desk_.setTool(ToolKind::Select);
+      window()->findChild<QWidget*>("mat")->setFocus();
+      return true;
+    }
+  }
+  return BenchPage::eventFilter(watched, event);
+}
+
+/// A name alone is taken up to be drawn; one with a size or numbers is laid at once.
+void StartersPage::takeTyped() {
+  const Offer likeliest = row_->starters().at(row_->currentIndex());
+  const auto typed = parseTyped(readAsWritten(search_->text()), desk_.unit(), likeliest.kind);
+  if (typed && typed->saysMore) {
+    layTyped(*typed);
+    return;
+  }
+  if (!typed &&
+      (!likeliest || typedName(search_->text().toStdString()) != search_->text().trimmed().toLower().toStdString())) {
+    emit desk_.told(tr("Not laid: %1").arg(QString::fromStdString(typed.error().message)));
+    return;
+  }
+  choose(likeliest);
+}
+
+void StartersPage::layTyped(const TypedStarter& typed) {
+  StarterSize size = usualSize(*typed.kind, typed.numbers);
+  if (typed.width) size = {*typed.width, *typed.height};
+  // In the middle of the sheet, or beside what was laid there.
+  const Point half{size.width / 2, size.height / 2};
+  Point middle = desk_.sheet()->box().centre();
+  const auto isTaken = [&](const ItemPtr& item) { return distance(item->position, middle) < 1; };
+  while (std::any_of(desk_.sheet()->items.begin(), desk_.sheet()->items.end(), isTaken))
+    middle = middle + Point{12, 12};
+  const Id made = desk_.settled().nextId;
+  const std::string name = UniqueNames(*desk_.sheet()).take(nameOfStarter(*typed.kind, typed.numbers));
+  if (!desk_.commit(tr("Lay %1").arg(QString::fromStdString(name)),
+                    withItemsOnTop(desk_.settled(), desk_.sheet()->id,
+                                   {starterItem(made, name, *typed.kind, typed.numbers, {middle - half, middle + half},
+                                                desk_.styleForNew)})))
+    return;
+  desk_.noteUse(*typed.kind);
+  // The next one can be typed at once.
   desk_.setTool(ToolKind::Starter);
-  desk_.setNextKind(kind);
+  desk_.setNextKind(nullptr);
+  desk_.select({made});
+  search_->setFocus();
+  search_->selectAll();
+  emit desk_.told(tr("Laid in the middle of the sheet · type the next one, or Esc"));
+}
+
+void StartersPage::choose(const Offer& offer) {
+  if (!offer) return;
+  search_->clear();
+  if (offer.kept) {
+    lay(desk_, offer, desk_.sheet()->box().centre());
+    return;
+  }
+  desk_.setTool(ToolKind::Starter);
+  desk_.setNext(*offer.kind, usualValues(*offer.kind));
+  // Enter lays it, Up and Down count.
+  window()->findChild<QWidget*>("mat")->setFocus();
 }
 
 void StartersPage::refresh(bool selection) {

@@ -2,12 +2,15 @@
 #pragma once
 
 #include "app/bench/bench_page.h"
+#include "app/desk/carrying.h"
+#include "app/desk/offer.h"
 
 class QLineEdit;
 
 namespace widecut {
 
 class StarterRow;
+struct TypedStarter;
 
 /// Nothing is selected: the starters as pictures, found by typing.
 class StartersPage : public BenchPage {
@@ -17,7 +20,11 @@ class StartersPage : public BenchPage {
   void refresh(bool selection) override;
 
  private:
-  void choose(const StarterKind* kind);
+  bool eventFilter(QObject* watched, QEvent* event) override;
+  void choose(const Offer& offer);
+  void takeTyped();
+  void layTyped(const TypedStarter& typed);
+  Carrying carrying_;
   StarterRow* row_;
   QLineEdit* search_;
 };

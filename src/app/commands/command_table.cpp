@@ -2,6 +2,7 @@
 
 #include "app/commands/arrange_commands.h"
 #include "app/commands/cut_commands.h"
+#include "app/commands/draw_commands.h"
 #include "app/commands/edit_commands.h"
 #include "app/commands/fill_commands.h"
 #include "app/commands/project_commands.h"
@@ -24,7 +25,7 @@ constexpr auto joined(const Command (&... tables)[Sizes]) {
 }
 
 constexpr auto table =
-    joined(commands::projectCommands, commands::editCommands, commands::cutCommands, commands::fillCommands,
+    joined(commands::projectCommands, commands::editCommands, commands::drawCommands, commands::cutCommands, commands::fillCommands,
            commands::textCommands, commands::arrangeCommands, commands::sheetsCommands, commands::viewCommands);
 
 // Each id has its place, so that it is found without looking, and none can be left out.

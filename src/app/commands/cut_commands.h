@@ -88,7 +88,10 @@ inline constexpr Command cutCommands[] = {
      .words = QT_TRANSLATE_NOOP("Commands", "Bake into nodes (final)"),
      .keys = "B",
      .run = [](const Site& s) { bake(s.desk); },
-     .applies = [](const Desk& d) { return cutout(d) || (d.onlyItem() && (wordsOf(*d.onlyItem()) || starterOf(*d.onlyItem()))); },
+     .applies =
+         [](const Desk& d) {
+           return cutout(d) || (d.onlyItem() && (wordsOf(*d.onlyItem()) || starterOf(*d.onlyItem())));
+         },
      .hint = QT_TRANSLATE_NOOP("Commands",
                                "Final: a cutout, words or a starter become a plain outline with the nodes of the "
                                "result. Undo brings the recipe, text or numbers back."),

@@ -69,12 +69,18 @@ bool moveInStack(Desk& desk, const std::vector<Id>& items, const StackPlace& to)
 }
 
 bool Carrying::moveTo(QWidget& from, QPoint onScreen, const std::vector<Id>& items, Qt::KeyboardModifiers keys) {
+  return moveTo(
+      from, onScreen, [&] { return dragOf(items); }, keys);
+}
+
+bool Carrying::moveTo(QWidget& from, QPoint onScreen, const std::function<std::unique_ptr<QMimeData>()>& drag,
+                      Qt::KeyboardModifiers keys) {
   QWidget* now = takerAt(from, onScreen);
   if (now != over_) {
     cancel();
     over_ = now;
     if (!now) return false;
-    data_ = dragOf(items);
+    data_ = drag();
     at_ = now->mapFromGlobal(onScreen);
     QDragEnterEvent enter(at_, Qt::MoveAction | Qt::CopyAction, data_.get(), Qt::LeftButton, keys);
     enter.setDropAction(actionFor(keys));

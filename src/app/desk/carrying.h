@@ -5,6 +5,7 @@
 #include <QPoint>
 #include <QPointer>
 #include <QWidget>
+#include <functional>
 #include <memory>
 
 #include "project/edits/order.h"
@@ -30,6 +31,9 @@ class Carrying {
   /// The pointer is here now, on the screen; `from` is where the drag began. True when what is below would take the
   /// items.
   bool moveTo(QWidget& from, QPoint onScreen, const std::vector<Id>& items, Qt::KeyboardModifiers keys);
+  /// The same with whatever else is dragged.
+  bool moveTo(QWidget& from, QPoint onScreen, const std::function<std::unique_ptr<QMimeData>()>& drag,
+              Qt::KeyboardModifiers keys);
   /// Lets go. True when what is below took them.
   bool drop(Qt::KeyboardModifiers keys);
   void cancel();

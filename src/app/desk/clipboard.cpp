@@ -26,12 +26,6 @@ namespace {
 constexpr double pngPpi = 144;
 constexpr Point aside{12, 12};
 
-Project projectOf(const std::vector<ItemPtr>& items) {
-  const Project project = emptyProject();
-  std::vector<Id> copies;
-  return withCopiesOnTop(project, sheetsOf(project).front()->id, items, {}, copies);
-}
-
 /// How far aside the items have to lie so that none is at the very place of another one of its kind.
 Point asideOf(const Sheet& sheet, const ItemList& items) {
   const auto wouldCover = [&](const ItemPtr& item, Point by) {
@@ -107,6 +101,12 @@ Result<void> takePicture(Desk& desk, const QMimeData& data) {
 
 }  // namespace
 
+Project projectOfItems(const std::vector<ItemPtr>& items) {
+  const Project project = emptyProject();
+  std::vector<Id> copies;
+  return withCopiesOnTop(project, sheetsOf(project).front()->id, items, {}, copies);
+}
+
 QStringList ItemsData::formats() const {
   QStringList all{itemsFormat, "image/svg+xml", "image/png"};
   if (!textOfWords().isEmpty()) all << "text/plain";
@@ -120,7 +120,7 @@ QString ItemsData::textOfWords() const {
 }
 
 Scene ItemsData::scene() const {
-  const Project project = projectOf(items_);
+  const Project project = projectOfItems(items_);
   Sheet sheet = *sheetsOf(project).front();
   Box box;
   for (const ItemPtr& item : sheet.items) box.add(tightBox(layerOf(item)));
@@ -139,7 +139,7 @@ QVariant ItemsData::retrieveData(const QString& format, QMetaType) const {
   Result<std::string> bytes = problem("another format");
   std::vector<std::string> notes;
   PhotoStore photos;  // the clipboard outlives the window
-  if (format == itemsFormat) bytes = bytesOfProject(projectOf(items_), {});
+  if (format == itemsFormat) bytes = bytesOfProject(projectOfItems(items_), {});
   if (format == "image/svg+xml") bytes = svgOf(scene(), photos, Ground::Transparent, notes);
   if (format == "image/png") bytes = pngOf(scene(), photos, pngPpi, Ground::Transparent);
   return bytes ? QVariant(QByteArray::fromStdString(*bytes)) : QVariant();

@@ -31,6 +31,9 @@ class ItemsData : public QMimeData {
   std::vector<ItemPtr> items_;
 };
 
+/// A project of one sheet with these items.
+Project projectOfItems(const std::vector<ItemPtr>& items);
+
 void copySelection(Desk& desk);
 void cutSelection(Desk& desk);
 

@@ -147,6 +147,7 @@ void Desk::select(std::vector<Id> items) {
   std::erase_if(items, [&](Id id) { return !findItem(settled(), id) && !findItem(project(), id); });
   if (items == selection_) return;
   selection_ = std::move(items);
+  showsNumbers_ = false;
   chosenLook_ = 0;
   chosenPhoto_.reset();
   if (pivot_.free) setPivot({pivot_.place, {}});
@@ -250,6 +251,17 @@ void Desk::setTypedOn(Id words) {
 void Desk::setJoinForNew(std::optional<Role> role) {
   joinForNew_ = role;
   emit toolSet();
+}
+
+void Desk::findShape() {
+  setTool(ToolKind::Starter);
+  setNextKind(nullptr);
+  emit findWanted();
+}
+
+void Desk::toggleNumbers() {
+  showsNumbers_ = !showsNumbers_;
+  emit selectionChanged();
 }
 
 void Desk::setNextNumbers(std::vector<double> numbers) {

@@ -99,6 +99,11 @@ class Desk : public QObject {
   void setNextKind(const StarterKind* kind);
   /// The same with its numbers.
   void setNext(const StarterKind& kind, std::vector<double> numbers);
+  /// Offers all kinds, and wants a name typed.
+  void findShape();
+  /// Shows the numbers of the selected starter, although it is a part of a recipe; or the recipe again.
+  void toggleNumbers();
+  bool showsNumbers() const { return showsNumbers_; }
   /// A starter of this kind was laid.
   void noteUse(const StarterKind& kind) { nextShapes_.noteUse(kind); }
   const std::vector<const StarterKind*>& recentKinds() const { return nextShapes_.recent(); }
@@ -188,6 +193,8 @@ class Desk : public QObject {
   /// Something the person should read in the hint line.
   void told(const QString& message);
 
+  /// A shape is to be found by its name, where names are typed.
+  void findWanted();
   /// See settleAll.
   void settleWanted();
   /// The selected item is to get another name, where names are shown.
@@ -230,6 +237,7 @@ class Desk : public QObject {
   NextShapes nextShapes_;
   std::optional<Role> joinForNew_;
   Id typedOn_ = 0;
+  bool showsNumbers_ = false;
   std::optional<TextStyle> textStyle_;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;

@@ -33,7 +33,12 @@ QString photoIn(const QMimeData* data) {
 }  // namespace
 
 Mat::Mat(Desk& desk, QWidget* parent)
-    : QWidget(parent), desk_(desk), rasters_(desk.photos()), cache_(desk.photos(), &rasters_) {
+    : QWidget(parent),
+      desk_(desk),
+      rasters_(desk.photos()),
+      cache_(desk.photos(), &rasters_),
+      entry_(new SizeEntry(this)),
+      offered_(desk) {
   setObjectName("mat");
   setAccessibleName(tr("Mat with the sheet"));
   setFocusPolicy(Qt::StrongFocus);
@@ -41,7 +46,6 @@ Mat::Mat(Desk& desk, QWidget* parent)
   setAcceptDrops(true);
   setMinimumSize(320, 200);
   setAttribute(Qt::WA_OpaquePaintEvent);
-  entry_ = new SizeEntry(this);
   connect(&desk, &Desk::selectionChanged, entry_, &SizeEntry::finish);
   connect(&desk, &Desk::settleWanted, entry_, &SizeEntry::finish);
   for (const ToolEntry& tool : toolTable()) tools_[tool.kind] = tool.make(*this, desk);
@@ -233,7 +237,11 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     setCursor(Qt::ClosedHandCursor);
     return;
   }
-  if (event->button() == Qt::LeftButton) pressTool(*event);
+  if (event->button() == Qt::LeftButton) {
+    // All kinds are offered and none is chosen: what is pressed here is meant itself.
+    if (desk_.tool() == ToolKind::Starter && !desk_.nextKind()) desk_.setTool(ToolKind::Select);
+    pressTool(*event);
+  }
   refresh();
 }
 
@@ -390,11 +398,25 @@ void Mat::contextMenuEvent(QContextMenuEvent* event) {
 }
 
 void Mat::dragEnterEvent(QDragEnterEvent* event) {
-  if (!photoIn(event->mimeData()).isEmpty()) event->acceptProposedAction();
+  if (offerIn(*event->mimeData()) || !photoIn(event->mimeData()).isEmpty()) event->acceptProposedAction();
 }
+
+void Mat::dragMoveEvent(QDragMoveEvent* event) {
+  const auto offer = offerIn(*event->mimeData());
+  if (offer) offered_.show(*offer, toSheet(event->position()));
+  if (offer || !photoIn(event->mimeData()).isEmpty()) event->acceptProposedAction();
+}
+
+void Mat::dragLeaveEvent(QDragLeaveEvent*) { offered_.leave(); }
 
 void Mat::dropEvent(QDropEvent* event) {
   event->acceptProposedAction();
+  if (const auto offer = offerIn(*event->mimeData())) {
+    offered_.leave();
+    desk_.settleAll();
+    offered_.drop(*offer, toSheet(event->position()));
+    return;
+  }
   desk_.settleAll();
   emit photoDropped(photoIn(event->mimeData()), toSheet(event->position()));
 }

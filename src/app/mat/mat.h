@@ -9,6 +9,7 @@
 
 #include "app/desk/desk.h"
 #include "app/mat/mat_ground.h"
+#include "app/mat/offer_drop.h"
 #include "app/tools/tool.h"
 #include "painting/layer_cache.h"
 
@@ -75,6 +76,8 @@ class Mat : public QWidget {
   bool focusNextPrevChild(bool) override { return false; }
   void contextMenuEvent(QContextMenuEvent* event) override;
   void dragEnterEvent(QDragEnterEvent* event) override;
+  void dragMoveEvent(QDragMoveEvent* event) override;
+  void dragLeaveEvent(QDragLeaveEvent* event) override;
   void dropEvent(QDropEvent* event) override;
 
  private:
@@ -100,6 +103,7 @@ class Mat : public QWidget {
   QRect stale_;  ///< What of it is to be painted anew, in device pixels.
   QTimer finer_;
   SizeEntry* entry_;
+  OfferDrop offered_;
   std::map<ToolKind, std::unique_ptr<Tool>> tools_;
   ToolKind toolInHand_ = ToolKind::Select;
   double zoom_ = 1;

@@ -51,6 +51,10 @@ Point atEighths(Point way) {
 
 double degreesOf(Point way) { return way == Point{} ? 0 : degrees(std::atan2(-way.y, way.x)); }
 
+QString textOfWay(const Desk& desk, Point way) {
+  return Mat::tr("%1 at %2°").arg(desk.lengthText(length(way)), QString::number(degreesOf(way), 'f', 1));
+}
+
 LineTool::Ends LineTool::drawn() const {
   Point way = now_.onSheet - pressed_.onSheet;
   if (now_.keys & Qt::ShiftModifier) way = atEighths(way);
@@ -149,10 +153,7 @@ void LineTool::paint(QPainter& painter) {
   const Ends ends = drawn();
   painter.setPen(QPen(theme::plum, 1.6));
   painter.drawLine(mat_.toMat(ends.from), mat_.toMat(ends.to));
-  const Point way = ends.to - ends.from;
-  if (!mat_.entry().isOpen())
-    paintPointerLabel(painter, mat_, now_.onMat,
-                      Mat::tr("%1 at %2°").arg(desk_.lengthText(length(way)), QString::number(degreesOf(way), 'f', 1)));
+  if (!mat_.entry().isOpen()) paintPointerLabel(painter, mat_, now_.onMat, textOfWay(desk_, ends.to - ends.from));
 }
 
 QString LineTool::hint() const {

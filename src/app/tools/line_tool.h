@@ -40,5 +40,7 @@ class LineTool : public Tool {
 Point atEighths(Point way);
 /// The degrees of a way, as people have them: 0 to the right, positive upwards, above −180 up to 180.
 double degreesOf(Point way);
+/// As in “40 mm at 45°”.
+QString textOfWay(const Desk& desk, Point way);
 
 }  // namespace widecut

@@ -5,6 +5,8 @@
 
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
+#include "app/tools/line_grips.h"
+#include "app/tools/starter_grips.h"
 #include "painting/raster.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/places.h"
@@ -22,6 +24,11 @@ constexpr double dragStart = 3;  // pixels before a press becomes a drag
 bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
 
 }  // namespace
+
+SelectTool::SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {
+  own_.push_back(std::make_unique<StarterGrips>(mat, desk));
+  own_.push_back(std::make_unique<LineGrips>(mat, desk));
+}
 
 double SelectTool::reach() const { return 5 / mat_.zoom(); }
 
@@ -54,6 +61,17 @@ Id SelectTool::targetBelow(const Pointer& p) const {
   return selected == there.end() || selected + 1 == there.end() ? there.front() : *(selected + 1);
 }
 
+std::optional<Grip> SelectTool::frameGripAt(const Pointer& p) const {
+  if (std::any_of(own_.begin(), own_.end(), [](const auto& grips) { return grips->replaceFrame(); }))
+    return std::nullopt;
+  const auto frame = SelectionFrame::of(desk_.project(), desk_.selection());
+  return frame ? gripAt(*frame, mat_, p.onMat) : std::nullopt;
+}
+
+bool SelectTool::wheel(const Pointer& p, double steps) {
+  return std::any_of(own_.begin(), own_.end(), [&](const auto& grips) { return grips->wheel(p, steps); });
+}
+
 void SelectTool::press(const Pointer& p) {
   pressed_ = now_ = p;
   frame_ = SelectionFrame::of(desk_.project(), desk_.selection());
@@ -61,7 +79,13 @@ void SelectTool::press(const Pointer& p) {
     doing_ = Doing::Pivoting;
     return;
   }
-  grip_ = frame_ ? gripAt(*frame_, mat_, p.onMat) : std::nullopt;
+  for (const auto& grips : own_)
+    if (grips->press(p)) {
+      held_ = grips.get();
+      doing_ = Doing::OwnGrip;
+      return;
+    }
+  grip_ = frameGripAt(p);
   if (grip_) {
     doing_ = Doing::Gripping;
     return;
@@ -101,6 +125,7 @@ void SelectTool::drag(const Pointer& p) {
     else
       trial_.show(withMapped(desk_.settled(), moving_, Affine::move(by)));
   }
+  if (doing_ == Doing::OwnGrip) held_->drag(p);
   if (doing_ == Doing::Pivoting) desk_.setPivot({desk_.pivot().place, p.onSheet});
   if (doing_ == Doing::Gripping) {
     const Affine map = gripMap(*frame_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier,
@@ -148,6 +173,9 @@ void SelectTool::release(const Pointer& p) {
     case Doing::Gripping:
       trial_.settle(gripped);
       break;
+    case Doing::OwnGrip:
+      held_->release();
+      break;
     case Doing::Pressed: {
       if (p.keys & Qt::AltModifier) {
         desk_.select({targetBelow(p)});
@@ -181,6 +209,7 @@ void SelectTool::release(const Pointer& p) {
 
 void SelectTool::stop() {
   doing_ = Doing::Nothing;
+  held_ = nullptr;
   grip_.reset();
   frame_.reset();
 }
@@ -188,16 +217,20 @@ void SelectTool::stop() {
 void SelectTool::putAway() {
   carrying_.cancel();
   trial_.drop();
+  for (const auto& grips : own_) grips->cancel();
+  hot_ = nullptr;
   stop();
   copies_.clear();
   hovered_ = 0;
 }
 
 void SelectTool::hover(const Pointer& p) {
-  const auto frame = SelectionFrame::of(desk_.project(), desk_.selection());
-  grip_ = frame ? gripAt(*frame, mat_, p.onMat) : std::nullopt;
+  hot_ = nullptr;
+  for (const auto& grips : own_)
+    if (grips->hover(p)) hot_ = grips.get();
+  grip_ = hot_ ? std::nullopt : frameGripAt(p);
   onPivot_ = isOnPivot(p);
-  hovered_ = grip_ || onPivot_ ? 0 : targetAt(p);
+  hovered_ = hot_ || grip_ || onPivot_ ? 0 : targetAt(p);
 }
 
 void SelectTool::doubleClick(const Pointer& p) {
@@ -215,7 +248,7 @@ void SelectTool::doubleClick(const Pointer& p) {
 bool SelectTool::key(QKeyEvent& event) {
   const ItemPtr item = desk_.onlyItem();
   if (event.key() == Qt::Key_Escape) {
-    if (doing_ == Doing::Moving || doing_ == Doing::Gripping) {
+    if (doing_ == Doing::Moving || doing_ == Doing::Gripping || doing_ == Doing::OwnGrip) {
       putAway();
       return true;
     }
@@ -285,7 +318,10 @@ void SelectTool::paint(QPainter& painter) {
   auto frame = moving ? frame_ : SelectionFrame::of(desk_.project(), desk_.selection());
   if (!moving && !isAnyUnlocked(desk_.project(), desk_.selection())) frame.reset();
   if (moving && frame) frame->toSheet = Affine::move(movedBy_) * frame->toSheet;
-  if (frame) paintGrips(painter, *frame, mat_, grip_);
+  const bool replaced = std::any_of(own_.begin(), own_.end(), [](const auto& grips) { return grips->replaceFrame(); });
+  if (frame && !replaced) paintGrips(painter, *frame, mat_, grip_);
+  if (!moving)
+    for (const auto& grips : own_) grips->paint(painter);
   if (frame && isPivotSet()) {
     const QPointF at = mat_.toMat(pivotPoint(*frame, desk_.pivot()));
     painter.setPen(QPen(theme::plum, doing_ == Doing::Pivoting || onPivot_ ? 2.6 : 1.6));
@@ -317,6 +353,7 @@ void SelectTool::paintSelection(QPainter& painter, bool moving) {
 }
 
 QString SelectTool::hint() const {
+  if (held_ || hot_) return (held_ ? held_ : hot_)->hint();
   if (doing_ == Doing::Moving && carrying_.isOver())
     return carriedWell_ ? Mat::tr("Let go to put it there · Ctrl leaves a copy here")
                         : Mat::tr("Nothing here takes it");
@@ -348,6 +385,7 @@ QString SelectTool::hint() const {
 }
 
 QCursor SelectTool::cursor() const {
+  if (held_ || hot_) return Qt::CrossCursor;
   if (grip_) {
     const auto frame = frame_ ? frame_ : SelectionFrame::of(desk_.project(), desk_.selection());
     if (frame) return cursorFor(*grip_, *frame);

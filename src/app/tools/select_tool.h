@@ -5,13 +5,14 @@
 #include "app/desk/desk.h"
 #include "app/mat/selection_frame.h"
 #include "app/mat/selection_picture.h"
+#include "app/tools/item_grips.h"
 #include "app/tools/tool.h"
 
 namespace widecut {
 
 class SelectTool : public Tool {
  public:
-  SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {}
+  SelectTool(Mat& mat, Desk& desk);
   void press(const Pointer& pointer) override;
   void drag(const Pointer& pointer) override;
   void release(const Pointer& pointer) override;
@@ -20,6 +21,7 @@ class SelectTool : public Tool {
   void choose(const Pointer& pointer) override;
   bool key(QKeyEvent& event) override;
   void putAway() override;
+  bool wheel(const Pointer& pointer, double steps) override;
   void paint(QPainter& painter) override;
   QString hint() const override;
   QCursor cursor() const override;
@@ -36,13 +38,14 @@ class SelectTool : public Tool {
       return parts == other.parts && roles == other.roles && frame == other.frame && mat == other.mat;
     }
   };
-  enum class Doing : unsigned char { Nothing, Pressed, Moving, Gripping, Pivoting, Marquee };
+  enum class Doing : unsigned char { Nothing, Pressed, Moving, Gripping, OwnGrip, Pivoting, Marquee };
 
   /// What a press here would take hold of: a part of the selected cutout, an item, or nothing.
   Id targetAt(const Pointer& pointer) const;
   Id targetBelow(const Pointer& pointer) const;
   bool isOnResult(const Item& cutout, Point onSheet) const;
   double reach() const;
+  std::optional<Grip> frameGripAt(const Pointer& pointer) const;
   bool isPivotSet() const;
   bool isOnPivot(const Pointer& pointer) const;
   void beginMoving();
@@ -53,6 +56,10 @@ class SelectTool : public Tool {
   void paintSelection(QPainter& painter, bool moving);
   void stop();
 
+  /// The handles that the selected item has of its own, and the one of them that is held.
+  std::vector<std::unique_ptr<ItemGrips>> own_;
+  ItemGrips* held_ = nullptr;
+  ItemGrips* hot_ = nullptr;
   Trial trial_;
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{};

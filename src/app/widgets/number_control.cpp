@@ -49,7 +49,7 @@ NumberControl::NumberControl(const StarterNumber& number, Unit unit, QWidget* pa
     return;
   }
   if (number.kind == NumberKind::Seed) {
-    button_ = new QPushButton(tr("Another throw"), this);
+    button_ = new QPushButton(tr("Throw"), this);
     button_->setObjectName("another throw");
     button_->setToolTip(tr("Another one of the irregular shapes, with the same numbers"));
     button_->setFixedWidth(controlWidth - 60);

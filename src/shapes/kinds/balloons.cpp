@@ -38,6 +38,8 @@ Outline cloud(StarterSize, Values v) {
 int cloudNodes(StarterSize, Values v) { return static_cast<int>(v[0]) + (v[3] > 0 ? 1 : 0); }
 Symmetry cloudSymmetry(Values v) { return {v[2] == 0, false}; }
 
+constexpr NumberHandle cloudHandles[] = {{0, -1, node<0, 1>}};
+
 // Balloons: a body in its frame, and a tail that reaches out of it on one side. They are drawn with the tail below and
 // turned by quarters.
 
@@ -261,7 +263,7 @@ constexpr NumberHandle puzzleHandles[] = {{4, -1, [](const Outline& o, Values v)
                                            }}};
 
 constexpr StarterKind table[] = {
-    {"cloud", "signs", "", cloudNumbers, usualSide, cloud, cloudNodes, cloudSymmetry},
+    {"cloud", "signs", "", cloudNumbers, usualSide, cloud, cloudNodes, cloudSymmetry, cloudHandles},
     {"speech balloon", "signs", "its tail and the radius of its corners", speechNumbers, inMm(48, 34), speech,
      speechNodes, [](Values v) { return tailSymmetry(v[4] == 0 && v[5] == 0, v[2]); }, speechHandles, speechFrame},
     {"thought balloon", "signs", "its discs", thoughtNumbers, inMm(50, 42), thought, thoughtNodes,

@@ -19,10 +19,11 @@ int polygonNodes(StarterSize, Values v) { return static_cast<int>(v[0]) * (v[2] 
 Symmetry polygonSymmetry(Values v) { return {v[1] == 0, v[1] == 0 && std::fmod(v[0], 2) == 0}; }
 constexpr NumberHandle polygonHandles[] = {
     {1, -1, [](const Outline& o, Values v) {
-       // The first corner itself, soft or not.
+       // Towards the first corner.
        const Box box = bounds(o);
        const Point up = around(radians(v[1])), mid = box.centre();
-       return Point{mid.x + up.x * box.width() / 2, mid.y + up.y * box.height() / 2};
+       constexpr double in = 0.3;  // parts of the frame
+       return Point{mid.x + up.x * box.width() * in, mid.y + up.y * box.height() * in};
      }}};
 
 /// A contour through tips and valleys in turn, from a tip on.

@@ -217,6 +217,8 @@ int scallopedNodes(StarterSize s, Values v) {
 }
 Symmetry scallopedSymmetry(Values v) { return sidesSymmetry(sidesFrom(v, 4)); }
 
+constexpr NumberHandle scallopedHandles[] = {{0, -1, node<0, 2>}};
+
 // Torn edges.
 
 constexpr StarterNumber tornNumbers[] = {lengthOf("depth", 0, 3, "how deep the tears are"),
@@ -336,7 +338,7 @@ constexpr StarterKind table[] = {
     {"wave panel", "edges", "the roundness of its crests", waveNumbers, inMm(60, 40), wavePanel, wavePanelNodes,
      wavePanelSymmetry, waveHandles},
     {"scalloped panel", "edges", "the roundness of its lobes", scallopNumbers, inMm(48, 36), scalloped, scallopedNodes,
-     scallopedSymmetry},
+     scallopedSymmetry, scallopedHandles},
     {"torn panel", "edges", "the depth of its tears", tornNumbers, inMm(60, 40), torn, tornNodes, none, tornHandles},
     {"ticket", "edges", "its notches", ticketNumbers, inMm(60, 28), ticket, ticketNodes, bothWays, ticketHandles},
     {"tab", "edges", "the height and slope of its tab", tabNumbers, inMm(48, 36), tab, tabNodes, tabSymmetry,

@@ -55,6 +55,8 @@ Outline mountain(StarterSize, Values v) {
 int mountainNodes(StarterSize, Values v) { return 2 * static_cast<int>(v[0]) + 1; }
 Symmetry mountainSymmetry(Values v) { return {v[1] == 0, false}; }
 
+constexpr NumberHandle mountainHandles[] = {{2, -1, node<0, 2>}};
+
 constexpr StarterNumber carriageNumbers[] = {
     count("windows", 1, 14, 5, "how many windows it has"), share("glass", 0.2, 0.85, 0.66, "how wide the windows are"),
     count("wheels", 2, 10, 4, "how many wheels it has"), share("rounding", 0, 1, 0.4, "how round the roof is")};
@@ -144,7 +146,7 @@ constexpr NumberHandle houseHandles[] = {{0, -1, [](const Outline& o, Values v) 
 
 constexpr StarterKind table[] = {
     {"person", "figures", "", personNumbers, usualSide, person, personNodes, leftAndRight, personHandles},
-    {"mountain", "figures", "", mountainNumbers, usualSide, mountain, mountainNodes, mountainSymmetry},
+    {"mountain", "figures", "", mountainNumbers, usualSide, mountain, mountainNodes, mountainSymmetry, mountainHandles},
     {"carriage", "figures", "", carriageNumbers, inMm(60, 60), carriage, carriageNodes, leftAndRight},
     {"fir", "figures", "", firNumbers, usualSide, fir, firNodes, leftAndRight, firHandles},
     {"house", "figures", "", houseNumbers, usualSide, house, houseNodes, houseSymmetry, houseHandles},

@@ -13,13 +13,19 @@ int boxNodes(StarterSize s, Values v) {
   const double r = std::min({v[0], s.width / 2, s.height / 2});
   return r == 0 ? 4 : 8 - (2 * r == s.width ? 2 : 0) - (2 * r == s.height ? 2 : 0);
 }
-constexpr NumberHandle boxHandles[] = {{0, -1, node<0, 0>}};
+// Handles keep clear of the corners and middles of the frame, which resize it.
+constexpr NumberHandle boxHandles[] = {{0, -1, [](const Outline& o, Values v) {
+                                          const Box box = bounds(o);
+                                          const double side = std::min(box.width(), box.height());
+                                          return box.low + Point{std::min(v[0], side / 2) + 0.12 * side, 0};
+                                        }}};
 
 Outline ellipse(StarterSize s, Values) { return {{ellipseContour({}, s.width / 2, s.height / 2)}}; }
 
 constexpr StarterNumber triangleNumbers[] = {share("tip", -1, 1, 0, "where the tip stands, from left to right")};
 Outline triangle(StarterSize, Values v) { return polygon({{v[0], -1}, {1, 1}, {-1, 1}}); }
-constexpr NumberHandle triangleHandles[] = {{0, -1, node<0, 0>}};
+constexpr NumberHandle triangleHandles[] = {
+    {0, -1, [](const Outline& o, Values) { return mix(nodeOf(o, 0, 0), nodeOf(o, 0, 1), 0.25); }}};
 
 constexpr StarterNumber archNumbers[] = {
     share("rise", 0.1, 2, 1, "height of the bow in halves of the width: 100 % is a half circle"),
@@ -34,7 +40,7 @@ Outline arch(StarterSize s, Values v) {
   return {{out.line({x, y}).line({-x, y}).closed()}};
 }
 int archNodes(StarterSize s, Values v) { return v[0] * s.width / 2 >= s.height ? 3 : 5; }
-constexpr NumberHandle archHandles[] = {{0, -1, node<0, 2>}};
+constexpr NumberHandle archHandles[] = {{0, -1, node<0, 0>}};
 
 Outline halfDisc(StarterSize, Values) {
   ContourMaker out({-1, 0});
@@ -75,7 +81,8 @@ Outline slant(StarterSize, Values v) {
   return polygon({{right, 0}, {1 - left, 0}, {1 - right, 1}, {left, 1}});
 }
 Symmetry slantSymmetry(Values v) { return {v[0] == 0, v[0] == 0}; }
-constexpr NumberHandle slantHandles[] = {{0, -1, node<0, 0>}};
+constexpr NumberHandle slantHandles[] = {
+    {0, -1, [](const Outline& o, Values) { return mix(nodeOf(o, 0, 0), nodeOf(o, 0, 3), 0.3); }}};
 
 constexpr StarterNumber taperNumbers[] = {share("top", 0, 1, 0.6, "width of the top"),
                                           share("shift", -1, 1, 0, "where the top stands, from left to right")};
@@ -85,7 +92,10 @@ Outline taper(StarterSize, Values v) {
   return {{out.line({left + v[0], 0}).line({1, 1}).line({0, 1}).closed()}};
 }
 Symmetry taperSymmetry(Values v) { return {v[1] == 0 || v[0] == 1, v[0] == 1}; }
-constexpr NumberHandle taperHandles[] = {{0, 1, node<0, 0>}};
+constexpr NumberHandle taperHandles[] = {{0, -1, [](const Outline& o, Values) {
+                                            const Box box = bounds(o);
+                                            return mix(nodeOf(o, 0, 0), Point{box.low.x, box.high.y}, 0.3);
+                                          }}};
 
 constexpr StarterNumber crossNumbers[] = {share("arms", 0.05, 0.95, 0.36, "how thick the arms are"),
                                           share("shift", -1, 1, 0, "height of the arms across")};

@@ -72,13 +72,15 @@ Point afterEdge(const Outline& o, std::size_t n) {
   while (at + 1 < steps.size() && steps[at].kind == SegmentKind::Cubic) ++at;
   return nodeOf(o, 0, (at == 0 ? 1 : at) + n);
 }
+/// In the head, a little behind the tip.
+Point behindTip(const Outline& o) { return mix(afterEdge(o, 2), mix(afterEdge(o, 1), afterEdge(o, 3), 0.5), 0.3); }
 constexpr NumberHandle arrowHandles[] = {
     {0, 1, [](const Outline& o, Values) { return afterEdge(o, 0); }},
-    {3, -1, [](const Outline& o, Values) { return afterEdge(o, 2); }},
+    {3, -1, [](const Outline& o, Values) { return behindTip(o); }},
 };
 constexpr NumberHandle doubleArrowHandles[] = {
     {0, 1, [](const Outline& o, Values) { return afterEdge(o, 0); }},
-    {2, -1, [](const Outline& o, Values) { return afterEdge(o, 2); }},
+    {2, -1, [](const Outline& o, Values) { return behindTip(o); }},
 };
 
 constexpr StarterNumber cornerArrowNumbers[] = {

@@ -37,6 +37,8 @@ Outline blob(StarterSize, Values v) {
 int blobNodes(StarterSize, Values v) { return static_cast<int>(v[0]); }
 Symmetry blobSymmetry(Values v) { return {v[1] == 0, v[1] == 0 && std::fmod(v[0], 2) == 0}; }
 
+constexpr NumberHandle blobHandles[] = {{0, -1, node<0, 1>}};
+
 constexpr StarterNumber pebbleNumbers[] = {share("squareness", 0, 1, 0.5, "from an ellipse to a box"),
                                            share("belly", -1, 1, 0, "which end is the fuller one")};
 Outline pebble(StarterSize, Values v) {
@@ -52,7 +54,7 @@ Outline pebble(StarterSize, Values v) {
 constexpr NumberHandle pebbleHandles[] = {{1, -1, node<0, 1>}};
 
 constexpr StarterKind table[] = {
-    {"blob", "soft", "", blobNumbers, usualSide, blob, blobNodes, blobSymmetry},
+    {"blob", "soft", "", blobNumbers, usualSide, blob, blobNodes, blobSymmetry, blobHandles},
     {"pebble", "soft", "", pebbleNumbers, inMm(48, 36), pebble, always<4>,
      [](Values v) {
        return Symmetry{true, v[1] == 0};

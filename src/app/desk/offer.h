@@ -1,0 +1,29 @@
+// What the bench offers to be laid down: a kind of starter, or something from the shelf.
+#pragma once
+
+#include <QMimeData>
+#include <memory>
+#include <optional>
+
+#include "app/desk/shelf.h"
+
+namespace widecut {
+
+struct Offer {
+  const StarterKind* kind = nullptr;
+  std::optional<OnShelf> kept;
+  explicit operator bool() const { return kind || kept; }
+  bool operator==(const Offer&) const = default;
+};
+
+/// The offer on its way by a drag.
+std::unique_ptr<QMimeData> dragOf(const Offer& offer);
+/// Nothing when something else is dragged.
+std::optional<Offer> offerIn(const QMimeData& data);
+
+/// The items that it lays about a point; none, and the person is told why, when they cannot be read.
+std::vector<ItemPtr> itemsOf(Desk& desk, const Offer& offer, Point about);
+/// Lays them as one step, and selects them.
+void lay(Desk& desk, const Offer& offer, Point about);
+
+}  // namespace widecut

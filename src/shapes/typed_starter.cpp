@@ -1,0 +1,148 @@
+#include "shapes/typed_starter.h"
+
+#include <algorithm>
+
+namespace widecut {
+namespace {
+
+bool isBlank(char c) { return c == ' ' || c == '\t'; }
+bool isDigit(char c) { return c >= '0' && c <= '9'; }
+bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
+
+std::string trimmed(std::string_view text) {
+  while (!text.empty() && isBlank(text.front())) text.remove_prefix(1);
+  while (!text.empty() && isBlank(text.back())) text.remove_suffix(1);
+  return std::string(text);
+}
+
+std::string lowered(std::string_view text) {
+  std::string out(text);
+  for (char& c : out)
+    if (c >= 'A' && c <= 'Z') c = static_cast<char>(c - 'A' + 'a');
+  return out;
+}
+
+/// A value that was said, and of which number; −1 for what stands before any name.
+struct Said {
+  int number = -1;
+  std::string value;
+};
+
+/// Where the rest of the text names a number, the longest name first: its index and how long the name is.
+std::pair<int, std::size_t> nameAt(const StarterKind& kind, std::string_view text) {
+  std::pair<int, std::size_t> best{-1, 0};
+  for (std::size_t i = 0; i < kind.numbers.size(); ++i) {
+    const std::string_view name = kind.numbers[i].name;
+    const bool ends = text.size() == name.size() || (text.size() > name.size() && !isLetter(text[name.size()]));
+    if (text.starts_with(name) && ends && name.size() > best.second) best = {static_cast<int>(i), name.size()};
+  }
+  return best;
+}
+
+std::vector<Said> partedByNames(const StarterKind& kind, std::string_view text) {
+  std::vector<Said> all{{}};
+  for (std::size_t at = 0; at < text.size();) {
+    const bool begins = at == 0 || !isLetter(text[at - 1]);
+    const auto [number, length] = begins ? nameAt(kind, text.substr(at)) : std::pair<int, std::size_t>{-1, 0};
+    if (number < 0) {
+      all.back().value += text[at++];
+      continue;
+    }
+    all.push_back({number, {}});
+    at += length;
+    while (at < text.size() && (isBlank(text[at]) || text[at] == '=' || text[at] == ':')) ++at;
+  }
+  for (Said& said : all) {
+    said.value = trimmed(said.value);
+    while (!said.value.empty() && (said.value.back() == ',' || said.value.back() == ';'))
+      said.value = trimmed(std::string_view(said.value).substr(0, said.value.size() - 1));
+  }
+  return all;
+}
+
+/// The two lengths of a size with an x or × between them.
+std::optional<std::pair<std::string, std::string>> sizeIn(const std::string& text) {
+  for (std::size_t i = 1; i < text.size(); ++i) {
+    const bool times = text.compare(i, 2, "\xC3\x97") == 0;
+    // The x of px has a letter before it.
+    if (!times && !((text[i] == 'x' || text[i] == 'X') && !(isLetter(text[i - 1]) && text[i - 1] == 'p'))) continue;
+    const std::string first = trimmed(std::string_view(text).substr(0, i)),
+                      second = trimmed(std::string_view(text).substr(i + (times ? 2 : 1)));
+    if (!first.empty() && !second.empty()) return std::pair{first, second};
+  }
+  return std::nullopt;
+}
+
+Result<void> takeSize(TypedStarter& out, const std::string& text, Unit unit) {
+  const auto parts = sizeIn(text);
+  if (!parts)
+    return problem("“" + text + "” is neither a size, as in 50 x 75, nor a number of " + std::string(out.kind->name));
+  const auto width = parseMeasure(parts->first, unit, 0), height = parseMeasure(parts->second, unit, 0);
+  if (!width) return tl::unexpected(width.error());
+  if (!height) return tl::unexpected(height.error());
+  if (!(*width > 0 && *height > 0)) return problem("a size is above 0, not " + text);
+  out.width = *width;
+  out.height = *height;
+  return {};
+}
+
+/// A bare number is what the kind counts, or else its first one.
+int bareNumber(const StarterKind& kind) {
+  for (std::size_t i = 0; i < kind.numbers.size(); ++i)
+    if (kind.numbers[i].kind == NumberKind::Count) return static_cast<int>(i);
+  return kind.numbers.empty() || !kind.numbers.front().isMeasure() ? -1 : 0;
+}
+
+Result<void> takeNumber(TypedStarter& out, int index, std::string text, Unit unit) {
+  const StarterNumber& number = out.kind->numbers[static_cast<std::size_t>(index)];
+  if (number.kind == NumberKind::Switch && text.empty()) text = "on";
+  if (number.kind == NumberKind::Share && !text.ends_with('%')) text += " %";
+  const auto value = parseValue(number, text, unit);
+  if (!value) return tl::unexpected(value.error());
+  out.numbers[static_cast<std::size_t>(index)] = *value;
+  return {};
+}
+
+}  // namespace
+
+std::string typedName(std::string_view text) {
+  std::size_t end = 0;
+  while (end < text.size() && !isDigit(text[end]) && text[end] != '=' && text[end] != '-' && text[end] != '.') ++end;
+  return lowered(trimmed(text.substr(0, end)));
+}
+
+Result<TypedStarter> parseTyped(std::string_view text, Unit unit, const StarterKind* likeliest) {
+  const std::string all = lowered(trimmed(text)), name = typedName(text);
+  TypedStarter out;
+  // The longest name of a kind that the text begins with; what stands before the first number may go on with a number's
+  // name, as in “star depth 25”.
+  std::size_t length = 0;
+  for (const StarterKind* kind : starterKinds())
+    if (all.starts_with(kind->name) && kind->name.size() > length &&
+        (all.size() == kind->name.size() || !isLetter(all[kind->name.size()]))) {
+      out.kind = kind;
+      length = kind->name.size();
+    }
+  if (!out.kind && likeliest) {
+    out.kind = likeliest;
+    length = name.size();
+  }
+  if (!out.kind) return problem("there is no shape called “" + name + "”");
+  out.numbers = usualValues(*out.kind);
+  const std::string rest = trimmed(std::string_view(all).substr(length));
+  out.saysMore = !rest.empty();
+  for (const Said& said : partedByNames(*out.kind, rest)) {
+    if (said.number < 0 && said.value.empty()) continue;
+    Result<void> taken;
+    if (said.number >= 0)
+      taken = takeNumber(out, said.number, said.value, unit);
+    else if (sizeIn(said.value) || bareNumber(*out.kind) < 0)
+      taken = takeSize(out, said.value, unit);
+    else
+      taken = takeNumber(out, bareNumber(*out.kind), said.value, unit);
+    if (!taken) return tl::unexpected(taken.error());
+  }
+  return out;
+}
+
+}  // namespace widecut
