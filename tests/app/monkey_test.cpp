@@ -3,9 +3,12 @@
 #include <gtest/gtest.h>
 
 #include <QAbstractButton>
+#include <QSlider>
 #include <QTemporaryDir>
 #include <random>
 
+#include "app/bench/starter_strip.h"
+#include "app/desk/shelf.h"
 #include "project/limits.h"
 #include "storage/project_file.h"
 #include "text_of.h"
@@ -17,6 +20,7 @@ namespace {
 class Monkey {
  public:
   explicit Monkey(unsigned seed) : random_(seed) {
+    Shelf::instance().setFolder(shelf_.path());
     w.window.errands().openFile(DEMO_PROJECT, Errands::As::Copy);
     w.settle();
     EXPECT_FALSE(w.sheet().items.empty());
@@ -24,7 +28,7 @@ class Monkey {
   }
 
   void act() {
-    switch (random_() % 17) {
+    switch (random_() % 20) {
       case 0:
       case 1:
       case 2:
@@ -65,6 +69,12 @@ class Monkey {
         break;
       case 15:
         write();
+        break;
+      case 16:
+        starters();
+        break;
+      case 17:
+        slide();
         break;
       case 14:
         QTest::keyClick(&w.mat(), Qt::Key_A, Qt::ControlModifier);
@@ -133,6 +143,10 @@ class Monkey {
                                      {Qt::Key_4},
                                      {Qt::Key_5},
                                      {Qt::Key_6},
+                                     {Qt::Key_7},
+                                     {Qt::Key_N},
+                                     {Qt::Key_F, Qt::ControlModifier},
+                                     {Qt::Key_K, Qt::ControlModifier},
                                      {Qt::Key_8},
                                      {Qt::Key_9},
                                      {Qt::Key_0},
@@ -211,14 +225,42 @@ class Monkey {
     all.removeIf([](QLineEdit* field) { return !field->isVisible() || !field->isEnabled(); });
     if (all.isEmpty()) return;
     auto* field = all[static_cast<qsizetype>(random_() % static_cast<unsigned>(all.size()))];
-    static const char* const texts[] = {"12",  "-4 mm", "1e9", "0",   "0.0000001", "1000000",
-                                        "1/0", "+=3",   "*2",  "box", "(",         ""};
+    static const char* const texts[] = {"12", "-4 mm", "1e9", "0", "0.0000001",       "1000000",      "1/0", "+=3",
+                                        "*2", "box",   "(",   "",  "star 7 depth 30", "blob 30 x 40", "wave"};
     QTest::mouseClick(field, Qt::LeftButton);
     field->selectAll();
     QTest::keyClicks(field, texts[random_() % std::size(texts)]);
     const QPointer<QLineEdit> still = field;
     if (random_() % 3 > 0) QTest::keyClick(field, random_() % 4 ? Qt::Key_Return : Qt::Key_Escape);
     if (still) w.mat().setFocus();
+  }
+  /// Somewhere in the rows of pictures: a click, a drag onto the mat, or keys.
+  void starters() {
+    for (StarterRow* row : w.window.findChildren<StarterRow*>()) {
+      if (!row->isVisible()) continue;
+      QWidget& view = *row->viewport();
+      const QPoint at(static_cast<int>(random_() % static_cast<unsigned>(view.width())), view.height() / 2);
+      if (random_() % 4 == 0) {
+        QTest::keyClick(row, random_() % 2 ? Qt::Key_Right : Qt::Key_Return);
+        continue;
+      }
+      QTest::mousePress(&view, Qt::LeftButton, {}, at);
+      const QPointF to = view.mapFromGlobal(QPointF(w.mat().mapToGlobal(place())));
+      if (random_() % 2) {
+        QMouseEvent move(QEvent::MouseMove, to, view.mapToGlobal(to), Qt::NoButton, Qt::LeftButton, {});
+        QApplication::sendEvent(&view, &move);
+        QApplication::sendEvent(&view, &move);
+      }
+      QTest::mouseRelease(&view, Qt::LeftButton, {}, random_() % 2 ? at : to.toPoint());
+    }
+    if (random_() % 2) QTest::keyClicks(&w.mat(), "7");  // for the entry, when it is open
+  }
+  void slide() {
+    QList<QSlider*> all = w.window.findChild<QWidget*>("bench")->findChildren<QSlider*>();
+    all.removeIf([](QSlider* slider) { return !slider->isVisible(); });
+    if (!all.isEmpty())
+      all[static_cast<qsizetype>(random_() % static_cast<unsigned>(all.size()))]->setValue(
+          static_cast<int>(random_() % 1001));
   }
   /// The pointer comes to a card of the bench, or goes.
   void hover() {
@@ -236,6 +278,7 @@ class Monkey {
 
   std::mt19937 random_;
   std::string start_;
+  QTemporaryDir shelf_;
 };
 
 /// How many events one seed makes; MONKEY_EVENTS says otherwise.

@@ -2,6 +2,7 @@
 
 #include <gtest/gtest.h>
 
+#include "project/edits/order.h"
 #include "project/framing.h"
 #include "project/history.h"
 #include "project/resolve.h"

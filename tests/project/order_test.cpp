@@ -120,5 +120,30 @@ TEST_F(OrderTest, CopiesGetANumber) {
   EXPECT_EQ(findItem(p, copies[1])->name, "disc 2");
 }
 
+TEST_F(OrderTest, ACopyOfAPartIsAPartWithItsRole) {
+  Id made = 0;
+  Project p = combined(project, std::vector<Id>{box, disc}, Outcome::SubtractFront, {}, made);
+  const double before = signedArea(resolved(*findItem(p, made))->outline);
+  const Point cut = frameToSheet(p, disc)(Point{});
+  std::vector<Id> copies;
+  p = withCopies(p, std::vector<Id>{disc}, {-20, 3}, copies);
+  const Item cutout = *findItem(p, made);
+  ASSERT_EQ(cutout.recipe()->parts.size(), 3U);
+  EXPECT_EQ(cutout.recipe()->parts[2]->id, copies.at(0));
+  EXPECT_EQ(rolesOf(*cutout.recipe())[2], Role::Subtract);
+  EXPECT_EQ(cutout.recipe()->parts[2]->name, "disc 2");
+  EXPECT_LT(signedArea(resolved(cutout)->outline), before - 1);
+  EXPECT_LT(distance(frameToSheet(p, copies[0])(Point{}), cut + Point{-20, 3}), 1e-9) << "shifted on the sheet";
+  // Of what the recipe begins with, the copy is added.
+  p = withCopies(p, std::vector<Id>{box}, {0, 90}, copies);
+  EXPECT_EQ(rolesOf(*findItem(p, made)->recipe())[1], Role::Add);
+  // In a group it lies beside the original.
+  Id group = 0;
+  Project q = grouped(project, std::vector<Id>{box, third}, group);
+  copies.clear();
+  q = withCopies(q, std::vector<Id>{box}, {5, 5}, copies);
+  EXPECT_EQ(order(q, group), (std::vector<Id>{box, copies[0], third}));
+}
+
 }  // namespace
 }  // namespace widecut

@@ -3,6 +3,7 @@
 #include <gtest/gtest.h>
 
 #include "project/edits/cutouts.h"
+#include "project/edits/order.h"
 #include "project/edits/pieces.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"

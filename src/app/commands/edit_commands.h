@@ -5,6 +5,7 @@
 #include "app/desk/clipboard.h"
 #include "app/desk/grouping.h"
 #include "app/desk/selecting.h"
+#include "project/edits/order.h"
 #include "project/edits/tree.h"
 
 namespace widecut::commands {

@@ -9,6 +9,7 @@
 #include "app/tools/starter_grips.h"
 #include "painting/raster.h"
 #include "project/edits/cutouts.h"
+#include "project/edits/order.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"

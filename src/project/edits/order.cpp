@@ -6,6 +6,7 @@
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
+#include "project/names.h"
 
 namespace widecut {
 namespace {
@@ -99,6 +100,24 @@ Item withChildAt(const Item& whole, std::size_t place, const ItemPtr& child, std
   return out;
 }
 
+/// The whole with a copy of one of its children behind it.
+Item withChildCopied(const Item& whole, Id child, Point shift, Id& nextId, Id& made) {
+  const ItemList& children = childrenOf(whole);
+  std::vector<std::string> taken;
+  for (const ItemPtr& one : children) taken.push_back(one->name);
+  const auto at = std::find_if(children.begin(), children.end(), [&](const ItemPtr& one) { return one->id == child; });
+  const auto place = static_cast<std::size_t>(at - children.begin());
+  Item copy = freshCopy(**at, nextId);
+  copy.name = UniqueNames(taken).take(copy.name);
+  copy.position = copy.position + shift;
+  made = copy.id;
+  // What a recipe begins with is added to.
+  const auto own =
+      whole.recipe() ? std::optional(place == 0 ? Role::Add : rolesOf(*whole.recipe())[place]) : std::nullopt;
+  std::optional<Role> role;
+  return withChildAt(whole, place + 1, std::make_shared<const Item>(std::move(copy)), own, role);
+}
+
 }  // namespace
 
 Project broughtForward(const Project& project, std::span<const Id> items) { return stepped(project, items, true); }
@@ -147,6 +166,31 @@ Project withItemsMoved(const Project& project, std::span<const Id> items, const 
     out.items = ItemList(order.begin(), order.end());
     return out;
   });
+}
+
+Project withCopies(const Project& project, std::span<const Id> items, Point shift, std::vector<Id>& copies) {
+  const std::vector<Id> ids = outermost(project, items);
+  const IdSet set(ids.begin(), ids.end());
+  Project next = project;
+  for (const SheetPtr& sheet : sheetsOf(project)) {
+    std::vector<ItemPtr> copied;
+    for (const ItemPtr& item : sheet->items)
+      if (set.contains(item->id)) copied.push_back(item);
+    next = withCopiesOnTop(next, sheet->id, copied, shift, copies);
+  }
+  for (const Id id : ids) {
+    const auto chain = chainTo(project, id);
+    if (chain.size() < 2) continue;
+    const Id whole = chain[chain.size() - 2]->id;
+    const auto back = frameToSheet(next, whole).inverse();
+    if (!back) continue;
+    Id nextId = next.nextId, made = 0;
+    next = withItem(next, whole,
+                    [&](const Item& had) { return withChildCopied(had, id, back->vector(shift), nextId, made); });
+    next.nextId = nextId;
+    copies.push_back(made);
+  }
+  return next;
 }
 
 }  // namespace widecut

@@ -25,4 +25,8 @@ struct StackPlace {
 Project withItemsMoved(const Project& project, std::span<const Id> items, const StackPlace& to,
                        std::optional<Role>& role);
 
+/// Copies of the items, shifted on their sheet: on top of it, or, of what is inside of something, beside it, in a
+/// recipe with the same role. `copies` receives their ids.
+Project withCopies(const Project& project, std::span<const Id> items, Point shift, std::vector<Id>& copies);
+
 }  // namespace widecut

@@ -248,16 +248,4 @@ Project withCopiesOnTop(const Project& project, Id to, std::span<const ItemPtr> 
   return withItemsOnTop(next, to, std::move(fresh));
 }
 
-Project withCopies(const Project& project, std::span<const Id> items, Point shift, std::vector<Id>& copies) {
-  const IdSet ids = setOf(items);
-  Project next = project;
-  for (const SheetPtr& sheet : sheetsOf(project)) {
-    std::vector<ItemPtr> copied;
-    for (const ItemPtr& item : sheet->items)
-      if (ids.contains(item->id)) copied.push_back(item);
-    next = withCopiesOnTop(next, sheet->id, copied, shift, copies);
-  }
-  return next;
-}
-
 }  // namespace widecut

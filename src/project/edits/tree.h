@@ -52,7 +52,5 @@ Item freshCopy(const Item& item, Id& nextId);
 /// their ids.
 Project withCopiesOnTop(const Project& project, Id sheet, std::span<const ItemPtr> items, Point shift,
                         std::vector<Id>& copies);
-/// Copies of the items on top of them, shifted. `copies` receives their ids.
-Project withCopies(const Project& project, std::span<const Id> items, Point shift, std::vector<Id>& copies);
 
 }  // namespace widecut
