@@ -72,10 +72,17 @@ Contour roundedBox(const Box& box, double radius) {
   return out.closed();
 }
 
-Contour ellipseContour(Point centre, double rx, double ry) {
-  ContourMaker out(centre + Point{0, -ry});
-  out.arc(centre, rx, ry, 0, 2 * pi);
-  return out.closed();
+Contour ellipseContour(Point c, double rx, double ry) {
+  // As arc() does it, without sines: crowds of holes are made of these.
+  static const double k = arcHandle(pi / 2);
+  const double hx = rx * k, hy = ry * k;
+  const Point top{c.x, c.y - ry}, right{c.x + rx, c.y}, foot{c.x, c.y + ry}, left{c.x - rx, c.y};
+  Contour out{top, {}, true};
+  out.segments = {Segment::cubic({c.x + hx, top.y}, {right.x, c.y - hy}, right),
+                  Segment::cubic({right.x, c.y + hy}, {c.x + hx, foot.y}, foot),
+                  Segment::cubic({c.x - hx, foot.y}, {left.x, c.y + hy}, left),
+                  Segment::cubic({left.x, c.y - hy}, {c.x - hx, top.y}, top)};
+  return out;
 }
 
 Contour reversed(const Contour& contour) {
