@@ -49,16 +49,16 @@ TEST_F(PreferencesWindow, TheDarkLookComesAtOnceAndLeavesSheetsAsTheyAre) {
     return w.window.findChild<QWidget*>(name)->grab().toImage().pixelColor(at);
   };
   const QColor paper = w.seen(w.mm(10, 10)), shape = w.seen(w.mm(60, 60));
-  EXPECT_GT(seen("bench", {600, 120}).lightness(), 200);
+  EXPECT_GT(seen("bench", {7, 60}).lightness(), 200);
   QWidget* preferences = page();
   choose(preferences, "looks", 1);
-  EXPECT_LT(seen("bench", {600, 120}).lightness(), 90);
+  EXPECT_LT(seen("bench", {7, 60}).lightness(), 90);
   EXPECT_LT(seen("toolRow", {600, 20}).lightness(), 90);
   EXPECT_LT(w.mat().grab().toImage().pixelColor(400, 4).lightness(), 90) << "the rulers too";
   EXPECT_EQ(w.seen(w.mm(10, 10)), paper);
   EXPECT_EQ(w.seen(w.mm(60, 60)), shape);
   choose(preferences, "looks", 0);
-  EXPECT_GT(seen("bench", {600, 120}).lightness(), 200);
+  EXPECT_GT(seen("bench", {7, 60}).lightness(), 200);
 }
 
 TEST_F(PreferencesWindow, ThePreferredUnitIsThatOfNewPiecesInPrint) {

@@ -5,7 +5,6 @@
 #include <QPushButton>
 
 #include "app/look/theme.h"
-#include "app/tools/tool_table.h"
 #include "painting/item_picture.h"
 #include "project/resolve.h"
 
@@ -27,19 +26,6 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   picture_->setAlignment(Qt::AlignCenter);
   row->addWidget(picture_);
 
-  drawing_ = new QWidget(this);
-  auto* drawRow = new QHBoxLayout(drawing_);
-  drawRow->setContentsMargins(0, 0, 0, 0);
-  drawRow->setSpacing(8);
-  for (const ToolKind kind : {ToolKind::Rectangle, ToolKind::Ellipse, ToolKind::Polygon, ToolKind::Words}) {
-    const ToolEntry& tool = toolEntry(kind);
-    auto* button = new QPushButton(theme::icon(tool.icon), tool.words() + "  " + tool.keyText(), drawing_);
-    button->setMinimumHeight(28);
-    connect(button, &QPushButton::clicked, this, [this, kind] { desk_.setTool(kind); });
-    drawRow->addWidget(button);
-  }
-  row->addWidget(drawing_);
-
   auto* photo = buttonFor(CommandId::BringInPhoto, this);
   photo->setMinimumHeight(28);
   row->addWidget(photo);
@@ -53,13 +39,8 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
 
 void NextStepsPage::refresh(bool) {
   const ItemPtr item = desk_.onlyItem();
-  drawing_->setVisible(!item);
-  picture_->setVisible(item != nullptr);
-  reframe_->setVisible(item && shownPhoto(*item));
-  if (!item) {
-    heading_->setText(tr("Lay down a shape, words or a photo"));
-    return;
-  }
+  if (!item) return;
+  reframe_->setVisible(shownPhoto(*item).has_value());
   heading_->setText(tr("“%1” · select a second item to combine them").arg(QString::fromStdString(item->name)));
   picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
 }

@@ -1,4 +1,4 @@
-// A page of the bench: nothing, or one plain outline, is selected: what can be done next.
+// A page of the bench: one plain outline, line, group or repeat is selected: what can be done next.
 #pragma once
 
 #include "app/bench/bench_page.h"
@@ -8,7 +8,7 @@ class QPushButton;
 
 namespace widecut {
 
-/// Nothing, or one plain outline, is selected: what can be done next.
+/// One plain outline, line, group or repeat is selected: what can be done next.
 class NextStepsPage : public BenchPage {
   Q_OBJECT
  public:
@@ -17,7 +17,6 @@ class NextStepsPage : public BenchPage {
 
  private:
   QLabel* heading_;
-  QWidget* drawing_;
   QPushButton* reframe_;
   QLabel* picture_;
 };

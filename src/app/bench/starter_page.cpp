@@ -1,5 +1,6 @@
 #include "app/bench/starter_page.h"
 
+#include <QCoreApplication>
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QKeyEvent>

@@ -18,7 +18,7 @@ namespace widecut {
 namespace {
 
 constexpr QSize picture{58, 46};
-constexpr int cardWidth = 76, cardHeight = 78, familyGap = 18;
+constexpr int cardWidth = 86, cardHeight = 78, familyGap = 18;
 
 /// A picture with a name below; the first of a family has the family's name above, and a line before it.
 class StarterDelegate : public QStyledItemDelegate {
@@ -103,7 +103,7 @@ QVariant StartersModel::data(const QModelIndex& index, int role) const {
     case Qt::AccessibleTextRole:
       return name;
     case Qt::ToolTipRole:
-      if (offer.kept) return tr("%1, from the shelf").arg(name);
+      if (!offer.kind) return tr("%1, from the shelf").arg(name);
       return offer.kind->keeps.empty() ? name
                                        : tr("%1: keeps %2 when it is resized").arg(name, inQt(offer.kind->keeps));
     case FamilyOf:

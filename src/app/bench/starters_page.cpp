@@ -25,7 +25,7 @@ StartersPage::StartersPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent
   auto* top = new QHBoxLayout;
   top->setSpacing(4);
   column->addLayout(top);
-  top->addWidget(pageHeading(tr("Lay down a shape, words or a photo"), *this));
+  top->addWidget(pageHeading(tr("Lay down a shape"), *this));
   top->addSpacing(10);
   search_ = new QLineEdit(this);
   search_->setObjectName("findShape");

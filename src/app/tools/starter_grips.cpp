@@ -11,6 +11,15 @@ namespace {
 
 constexpr double size = 5.5, leastSide = 40;  // pixels
 
+/// The value without digits that nobody meant: tenths of a per cent, of a degree and of a millimetre.
+double asPeopleWriteIt(const StarterNumber& number, double value) {
+  const double step = number.kind == NumberKind::Share    ? 0.001
+                      : number.kind == NumberKind::Angle  ? 0.1
+                      : number.kind == NumberKind::Length ? 0.1 * pointsPerMillimetre
+                                                          : 1;
+  return within(number, std::round(value / step) * step);
+}
+
 /// From the space that a kind draws in to the sheet.
 Affine drawnToSheet(const Project& project, const Item& item) {
   return frameToSheet(project, item.id) * starterOf(item)->content().stretch;
@@ -64,7 +73,13 @@ void StarterGrips::drag(const Pointer& pointer) {
   const auto back = starter ? drawnToSheet(desk_.settled(), *before).inverse() : std::nullopt;
   if (!back) return;
   const Starter::Content& c = starter->content();
-  const auto numbers = dragged(*c.kind, c.size, c.numbers, c.kind->handles[held_->handle], (*back)(pointer.onSheet));
+  const NumberHandle& handle = c.kind->handles[held_->handle];
+  auto numbers = dragged(*c.kind, c.size, c.numbers, handle, (*back)(pointer.onSheet));
+  for (const int index : {handle.number, handle.second})
+    if (index >= 0) {
+      const auto i = static_cast<std::size_t>(index);
+      numbers[i] = asPeopleWriteIt(c.kind->numbers[i], numbers[i]);
+    }
   trial_.show(withNumbers(desk_.settled(), held_->item, numbers));
 }
 
@@ -105,9 +120,7 @@ QString StarterGrips::numbersOf(const Starter& starter, std::size_t handle) cons
   for (const int index : {h.number, h.second}) {
     if (index < 0) continue;
     const StarterNumber& number = starter.kind().numbers[static_cast<std::size_t>(index)];
-    double value = starter.content().numbers[static_cast<std::size_t>(index)];
-    if (number.kind == NumberKind::Share) value = std::round(value * 1000) / 1000;
-    if (number.kind == NumberKind::Angle) value = std::round(value * 10) / 10;
+    const double value = asPeopleWriteIt(number, starter.content().numbers[static_cast<std::size_t>(index)]);
     const QString text = number.kind == NumberKind::Length
                              ? desk_.lengthText(value)
                              : QString::fromStdString(valueText(number, value, desk_.unit()));

@@ -41,7 +41,9 @@ void MeasureField::show(std::optional<double> value) {
   if (typing_) return;
   value_ = value;
   setEnabled(value.has_value());
-  if (text() != shownText()) setText(shownText());
+  if (text() == shownText()) return;
+  setText(shownText());
+  if (!hasFocus()) setCursorPosition(0);  // the beginning of a long number shows, not its end
 }
 
 void MeasureField::setUnit(Unit unit) {

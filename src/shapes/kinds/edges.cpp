@@ -221,7 +221,7 @@ constexpr NumberHandle scallopedHandles[] = {{0, -1, node<0, 2>}};
 
 // Torn edges.
 
-constexpr StarterNumber tornNumbers[] = {lengthOf("depth", 0, 3, "how deep the tears are"),
+constexpr StarterNumber tornNumbers[] = {lengthOf("depth", 0, 4, "how deep the tears are"),
                                          count("tears", 3, 200, 28, "how many the width has"),
                                          share("ragged", 0, 1, 0.6, "how irregular they are"),
                                          sideNumber("top", false),
@@ -265,12 +265,12 @@ int tornNodes(StarterSize s, Values v) {
 constexpr NumberHandle tornHandles[] = {{0, -1, [](const Outline& o, Values v) {
                                            const Sides has = sidesFrom(v, 3);
                                            const Box box = bounds(o);
-                                           const Point mid = box.centre();
+                                           const Point beside = mix(box.low, box.high, 0.3);
                                            const double d = std::min(v[0], 0.45 * std::min(box.width(), box.height()));
-                                           if (has[2]) return Point{mid.x, box.high.y - d};
-                                           if (has[0]) return Point{mid.x, box.low.y + d};
-                                           if (has[1]) return Point{box.high.x - d, mid.y};
-                                           return Point{box.low.x + d, mid.y};
+                                           if (has[2]) return Point{beside.x, box.high.y - d};
+                                           if (has[0]) return Point{beside.x, box.low.y + d};
+                                           if (has[1]) return Point{box.high.x - d, beside.y};
+                                           return Point{box.low.x + d, beside.y};
                                          }}};
 
 // Tickets and tabs.
