@@ -18,6 +18,8 @@ std::string_view nameOf(NumberKind kind) {
       return "count";
     case NumberKind::Share:
       return "share";
+    case NumberKind::Times:
+      return "times";
     case NumberKind::Angle:
       return "degrees";
     case NumberKind::Length:

@@ -119,8 +119,7 @@ Contour softened(const std::vector<Point>& corners, const std::vector<double>& s
       out.curve(mix(a, corners[i], roundness), mix(b, corners[i], roundness), b);
     }
   }
-  Contour contour = out.closed();
-  return contour;
+  return out.closed();
 }
 
 Segment part(Point start, const Segment& segment, double from, double to) {

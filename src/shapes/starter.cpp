@@ -105,6 +105,8 @@ std::string valueText(const StarterNumber& number, double value, Unit unit) {
       return value > 0 ? "on" : "off";
     case NumberKind::Share:
       return measureText(value * 100, Unit::Plain) + " %";
+    case NumberKind::Times:
+      return measureText(value, Unit::Plain);
     case NumberKind::Angle:
       return measureText(value, Unit::Plain) + "°";
     case NumberKind::Length:
@@ -241,6 +243,8 @@ std::vector<double> dealt(const StarterKind& kind, Values values, unsigned turn)
     const double throwing = kinds::chance(turn + 1, static_cast<unsigned>(i)) - 0.5;
     if (n.kind == NumberKind::Seed)
       out[i] = std::floor(kinds::chance(out[i], turn + 1) * (n.most + 1));
+    else if (n.kind == NumberKind::Times)
+      out[i] = within(n, rounded(out[i] * std::exp(throwing), 0.1));
     else if (n.kind == NumberKind::Share || n.kind == NumberKind::Angle)
       out[i] = within(
           n, rounded(out[i] + 2 * throwing * reach * (n.most - n.least), n.kind == NumberKind::Share ? 0.01 : 1));

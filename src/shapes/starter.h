@@ -18,6 +18,7 @@ namespace widecut {
 enum class NumberKind : unsigned char {
   Count,   ///< Whole.
   Share,   ///< 1 is 100 %.
+  Times,   ///< How often, or how many times as much.
   Angle,   ///< Degrees, clockwise on the sheet.
   Length,  ///< Points. Stays when the frame is resized.
   Choice,  ///< The place in a list of words, from 0 on.
@@ -36,7 +37,8 @@ struct StarterNumber {
   bool leaps = false;        ///< A measure that something whole follows from: the area leaps where that changes.
 
   bool isMeasure() const {
-    return kind == NumberKind::Share || kind == NumberKind::Angle || kind == NumberKind::Length;
+    return kind == NumberKind::Share || kind == NumberKind::Times || kind == NumberKind::Angle ||
+           kind == NumberKind::Length;
   }
 };
 

@@ -64,10 +64,15 @@ void SizeEntry::open(QPointF at, const std::vector<Field>& fields, Answers answe
 
 bool SizeEntry::isTyping() const { return open_ && isAncestorOf(QApplication::focusWidget()); }
 
+bool SizeEntry::isNumber(const QKeyEvent& key) {
+  if (key.modifiers() & (Qt::ControlModifier | Qt::MetaModifier) || key.text().size() != 1) return false;
+  const QChar first = key.text()[0];
+  return first.isDigit() || first == '.' || first == ',';
+}
+
 bool SizeEntry::wants(const QKeyEvent& key) const {
-  if (!open_ || key.modifiers() & (Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier)) return false;
-  const QString text = key.text();
-  return key.key() == Qt::Key_Tab || (text.size() == 1 && (text[0].isDigit() || text[0] == '.' || text[0] == ','));
+  if (!open_ || key.modifiers() & Qt::AltModifier) return false;
+  return isNumber(key) || (key.key() == Qt::Key_Tab && !(key.modifiers() & Qt::ControlModifier));
 }
 
 void SizeEntry::begin(const QKeyEvent& key) {

@@ -29,6 +29,8 @@ class SizeEntry : public QFrame {
     std::function<void()> dropped;
   };
   explicit SizeEntry(QWidget* mat);
+  /// True for a key that a number begins with.
+  static bool isNumber(const QKeyEvent& key);
 
   void open(QPointF at, const std::vector<Field>& fields, Answers answers);
   /// Settles what was typed, if anything was, and closes.

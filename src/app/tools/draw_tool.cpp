@@ -22,11 +22,6 @@ namespace {
 
 constexpr double leastSide = 0.01;  // points: less is no area
 
-bool isDigit(const QKeyEvent& event) {
-  return event.text().size() == 1 && (event.text()[0].isDigit() || event.text()[0] == '.') &&
-         !(event.modifiers() & (Qt::ControlModifier | Qt::MetaModifier));
-}
-
 QString nameNow(const Desk& desk) {
   return QString::fromStdString(nameOfStarter(*desk.nextKind(), desk.nextNumbers()));
 }
@@ -132,7 +127,7 @@ Id DrawTool::lay(const Box& box) {
 }
 
 bool DrawTool::wants(const QKeyEvent& event) const {
-  if (drawing_ && isDigit(event)) return true;
+  if (drawing_ && SizeEntry::isNumber(event)) return true;
   return event.modifiers() == Qt::NoModifier && roleOf(event.key()) && (drawing_ ? target_ != 0 : desk_.canJoin());
 }
 
@@ -178,7 +173,7 @@ void DrawTool::typeSize(const QKeyEvent& key) {
 }
 
 bool DrawTool::key(QKeyEvent& event) {
-  if (drawing_ && isDigit(event)) {
+  if (drawing_ && SizeEntry::isNumber(event)) {
     typeSize(event);
     return true;
   }

@@ -19,11 +19,6 @@ constexpr double usualLength = 40 * pointsPerMillimetre;
 constexpr double usualWidth = 1 * pointsPerMillimetre;
 constexpr double leastLength = 0.01;  // points
 
-bool isDigit(const QKeyEvent& event) {
-  return event.text().size() == 1 && (event.text()[0].isDigit() || event.text()[0] == '.') &&
-         !(event.modifiers() & (Qt::ControlModifier | Qt::MetaModifier));
-}
-
 /// Lines have no area: they are drawn in the colour that areas get.
 Style lineStyle(const Desk& desk) {
   Style style;
@@ -127,10 +122,10 @@ void LineTool::typeDuringDrag(const QKeyEvent& key) {
   mat_.entry().begin(key);
 }
 
-bool LineTool::wants(const QKeyEvent& event) const { return drawing_ && isDigit(event); }
+bool LineTool::wants(const QKeyEvent& event) const { return drawing_ && SizeEntry::isNumber(event); }
 
 bool LineTool::key(QKeyEvent& event) {
-  if (drawing_ && isDigit(event)) {
+  if (drawing_ && SizeEntry::isNumber(event)) {
     typeDuringDrag(event);
     return true;
   }

@@ -15,6 +15,7 @@ constexpr double size = 5.5, leastSide = 40;  // pixels
 double asPeopleWriteIt(const StarterNumber& number, double value) {
   const double step = number.kind == NumberKind::Share    ? 0.001
                       : number.kind == NumberKind::Angle  ? 0.1
+                      : number.kind == NumberKind::Times  ? 0.01
                       : number.kind == NumberKind::Length ? 0.1 * pointsPerMillimetre
                                                           : 1;
   return within(number, std::round(value / step) * step);
@@ -105,8 +106,9 @@ bool StarterGrips::wheel(const Pointer& pointer, double steps) {
   const Starter& starter = *starterOf(*now);
   auto numbers = starter.content().numbers;
   for (std::size_t i = 0; i < numbers.size(); ++i)
-    if (starter.kind().numbers[i].kind == NumberKind::Count) {
-      numbers[i] += steps > 0 ? 1 : -1;
+    if (const NumberKind sort = starter.kind().numbers[i].kind;
+        sort == NumberKind::Count || sort == NumberKind::Times) {
+      numbers[i] += std::copysign(starter.kind().numbers[i].step, steps);
       desk_.commit(Mat::tr("Change %1").arg(inQt(starter.kind().numbers[i].name)),
                    withNumbers(desk_.settled(), now->id, numbers));
       return true;
@@ -149,7 +151,7 @@ QString StarterGrips::hint() const {
   if (!now) return {};
   const StarterKind& kind = starterOf(*now)->kind();
   for (const StarterNumber& number : kind.numbers)
-    if (number.kind == NumberKind::Count)
+    if (number.kind == NumberKind::Count || number.kind == NumberKind::Times)
       return Mat::tr("Drag the handle to change the shape · the wheel changes its %1 · Esc puts it back")
           .arg(inQt(number.name));
   return Mat::tr("Drag the handle to change the shape · Esc puts it back");

@@ -100,6 +100,7 @@ double NumberControl::atSlider(int place) const {
   const double value = number_.least + (most_ - number_.least) * (slow ? part * part : part);
   // Whole per cents and degrees are what people mean.
   if (number_.kind == NumberKind::Share) return std::round(value * 100) / 100;
+  if (number_.kind == NumberKind::Times) return std::round(value * 20) / 20;
   return number_.kind == NumberKind::Angle ? std::round(value) : value;
 }
 

@@ -253,25 +253,21 @@ Box puzzleFrame(Box frame, Values before, Values after) {
   if (after[3] == 1) body.low.x -= t;
   return body;
 }
-constexpr NumberHandle puzzleHandles[] = {{4, -1, [](const Outline& o, Values v) {
-                                             // The middle of the first knob.
-                                             const auto& steps = o.contours[0].segments;
-                                             std::size_t at = 0;
-                                             while (at < steps.size() && steps[at].kind != SegmentKind::Cubic) ++at;
-                                             (void)v;
-                                             return at + 1 < steps.size() ? steps[at + 1].end : o.contours[0].start;
-                                           }}};
+/// The middle of the first knob.
+Point firstKnob(const Outline& o, Values) {
+  const auto& steps = o.contours[0].segments;
+  std::size_t at = 0;
+  while (at < steps.size() && steps[at].kind != SegmentKind::Cubic) ++at;
+  return at + 1 < steps.size() ? steps[at + 1].end : o.contours[0].start;
+}
+constexpr NumberHandle puzzleHandles[] = {{4, -1, firstKnob}};
 
 constexpr StarterKind table[] = {
     {"cloud", "signs", "", cloudNumbers, usualSide, cloud, cloudNodes, cloudSymmetry, cloudHandles},
     {"speech balloon", "signs", "its tail and the radius of its corners", speechNumbers, inMm(48, 34), speech,
      speechNodes, [](Values v) { return tailSymmetry(v[4] == 0 && v[5] == 0, v[2]); }, speechHandles, speechFrame},
     {"thought balloon", "signs", "its discs", thoughtNumbers, inMm(50, 42), thought, thoughtNodes,
-     [](Values v) {
-       const bool even = std::fmod(v[0], 2) == 0, straight = v[4] == 0;
-       return Symmetry{straight && !isBeside(v[2]), straight && isBeside(v[2]) && (even || true)};
-     },
-     thoughtHandles, thoughtFrame},
+     [](Values v) { return tailSymmetry(v[4] == 0, v[2]); }, thoughtHandles, thoughtFrame},
     {"puzzle piece", "signs", "its tabs and holes", puzzleNumbers, inMm(47, 40), puzzle, puzzleNodes, puzzleSymmetry,
      puzzleHandles, puzzleFrame},
 };

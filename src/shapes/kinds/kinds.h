@@ -30,6 +30,10 @@ constexpr StarterNumber share(std::string_view name, double least, double most, 
                               std::string_view meaning) {
   return {name, NumberKind::Share, least, most, usual, 0.05, meaning, {}, false};
 }
+constexpr StarterNumber times(std::string_view name, double least, double most, double usual,
+                              std::string_view meaning) {
+  return {name, NumberKind::Times, least, most, usual, 0.25, meaning, {}, false};
+}
 constexpr StarterNumber angle(std::string_view name, double least, double most, double usual,
                               std::string_view meaning) {
   return {name, NumberKind::Angle, least, most, usual, 5, meaning, {}, false};

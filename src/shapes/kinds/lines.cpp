@@ -36,7 +36,7 @@ Point middleEnd(const Outline& o) {
 }
 
 constexpr StarterNumber evenNumbers[] = {
-    share("turns", 0.25, 20, 3, "how often it winds round; 100 % is once"),
+    times("turns", 0.25, 20, 3, "how often it winds round"),
     share("thickness", 0.05, 0.95, 0.4, "thickness of the band, in distances of the turns"),
     share("hole", 0, 0.9, 0.08, "width of the middle")};
 Outline evenSpiral(StarterSize, Values v) {
@@ -55,8 +55,8 @@ int spiralNodes(StarterSize, Values v) { return windingNodes(v[0]); }
 constexpr NumberHandle spiralHandles[] = {{1, -1, [](const Outline& o, Values) { return middleEnd(o); }}};
 
 constexpr StarterNumber growingNumbers[] = {
-    share("turns", 0.25, 8, 2.5, "how often it winds round; 100 % is once"),
-    share("growth", 1.2, 6, 2.2, "how much wider each turn is"),
+    times("turns", 0.25, 8, 2.5, "how often it winds round"),
+    times("growth", 1.2, 6, 2.2, "how many times as wide each turn is"),
     share("thickness", 0.05, 0.95, 0.45, "thickness of the band, in distances of the turns")};
 Outline growingSpiral(StarterSize, Values v) {
   const auto [turns, growth, thickness] = take<3>(v);
@@ -74,6 +74,10 @@ Outline growingSpiral(StarterSize, Values v) {
         return Winding{r, rate * r};
       });
 }
+
+// The inner side of its outer end.
+constexpr NumberHandle growingHandles[] = {
+    {2, -1, [](const Outline& o, Values v) { return nodeOf(o, 0, static_cast<std::size_t>(windingNodes(v[0])) / 2); }}};
 
 constexpr StarterNumber waveBandNumbers[] = {
     count("crests", 1, 60, 4, "how many crests it has"),
@@ -117,7 +121,7 @@ constexpr NumberHandle zigzagHandles[] = {{1, -1, node<0, 0>}};
 
 constexpr StarterKind table[] = {
     {"even spiral", "lines", "", evenNumbers, usualSide, evenSpiral, spiralNodes, none, spiralHandles},
-    {"growing spiral", "lines", "", growingNumbers, usualSide, growingSpiral, spiralNodes, none},
+    {"growing spiral", "lines", "", growingNumbers, usualSide, growingSpiral, spiralNodes, none, growingHandles},
     {"wave", "lines", "its thickness", waveBandNumbers, inMm(60, 18), waveBand, waveBandNodes, waveBandSymmetry,
      waveBandHandles},
     {"zigzag", "lines", "its thickness", zigzagNumbers, inMm(60, 18), zigzag, zigzagNodes, leftAndRight, zigzagHandles},
