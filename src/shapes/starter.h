@@ -29,12 +29,12 @@ enum class NumberKind : unsigned char {
 /// A number of a kind: what it is called, what it may be and what it means.
 struct StarterNumber {
   std::string_view name;  ///< Plain words.
-  NumberKind kind = NumberKind::Share;
   double least = 0, most = 1, usual = 0;
   double step = 0.01;        ///< Of a wheel or an arrow key.
   std::string_view meaning;  ///< A few words, of what it changes.
   std::string_view choices;  ///< Of a choice: its words, with | between them.
-  bool leaps = false;        ///< A measure that something whole follows from: the area leaps where that changes.
+  NumberKind kind = NumberKind::Share;
+  bool leaps = false;  ///< A measure that something whole follows from: the area leaps where that changes.
 
   bool isMeasure() const {
     return kind == NumberKind::Share || kind == NumberKind::Times || kind == NumberKind::Angle ||

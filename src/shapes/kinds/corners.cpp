@@ -11,8 +11,9 @@ constexpr StarterNumber polygonNumbers[] = {count("corners", 3, mostCorners, 6, 
                                             share("soft corners", 0, 1, 0, "from sharp corners to soft ones")};
 Outline polygonShape(StarterSize, Values v) {
   const auto [corners, turn, soft] = take<3>(v);
-  std::vector<Point> points;
-  for (int i = 0; i < corners; ++i) points.push_back(around(2 * pi * i / corners + radians(turn)));
+  std::vector<Point> points(static_cast<std::size_t>(corners));
+  for (std::size_t i = 0; i < points.size(); ++i)
+    points[i] = around(2 * pi * static_cast<double>(i) / corners + radians(turn));
   return soft > 0 ? Outline{{softened(points, std::vector<double>(points.size(), soft))}} : polygon(points);
 }
 int polygonNodes(StarterSize, Values v) { return static_cast<int>(v[0]) * (v[2] > 0 && v[2] < 1 ? 2 : 1); }
@@ -104,7 +105,7 @@ Outline gear(StarterSize, Values v) {
   // Half the angle of a tooth at a radius from the base on.
   const auto half = [&](double r) {
     const double here = std::acos(std::min(1.0, base / r));
-    return pi / (2 * teeth) * (1 - 2 * play) + involute(radians(pressure)) - involute(here);
+    return pi / (4 * pitchRadius) * (1 - 2 * play) + involute(radians(pressure)) - involute(here);
   };
   // The flank by its length of arc: base·(roll² between its ends)/2. Its tangent is turned from the radius by the
   // angle of the involute.

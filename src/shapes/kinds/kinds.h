@@ -24,34 +24,34 @@ inline constexpr double millimetre = 72 / 25.4;
 inline constexpr double longest = 1000;  // points: of lengths that are numbers
 
 constexpr StarterNumber count(std::string_view name, int least, int most, int usual, std::string_view meaning) {
-  return {name, NumberKind::Count, double(least), double(most), double(usual), 1, meaning, {}, false};
+  return {name, double(least), double(most), double(usual), 1, meaning, {}, NumberKind::Count, false};
 }
 constexpr StarterNumber share(std::string_view name, double least, double most, double usual,
                               std::string_view meaning) {
-  return {name, NumberKind::Share, least, most, usual, 0.05, meaning, {}, false};
+  return {name, least, most, usual, 0.05, meaning, {}, NumberKind::Share, false};
 }
 constexpr StarterNumber times(std::string_view name, double least, double most, double usual,
                               std::string_view meaning) {
-  return {name, NumberKind::Times, least, most, usual, 0.25, meaning, {}, false};
+  return {name, least, most, usual, 0.25, meaning, {}, NumberKind::Times, false};
 }
 constexpr StarterNumber angle(std::string_view name, double least, double most, double usual,
                               std::string_view meaning) {
-  return {name, NumberKind::Angle, least, most, usual, 5, meaning, {}, false};
+  return {name, least, most, usual, 5, meaning, {}, NumberKind::Angle, false};
 }
 constexpr StarterNumber lengthOf(std::string_view name, double leastMm, double usualMm, std::string_view meaning) {
-  return {name, NumberKind::Length, leastMm * millimetre, longest, usualMm * millimetre, 0.5 * millimetre, meaning, {},
-          false};
+  return {name, leastMm * millimetre, longest, usualMm * millimetre, 0.5 * millimetre, meaning,
+          {},   NumberKind::Length,   false};
 }
 constexpr StarterNumber choice(std::string_view name, std::string_view words, int usual, std::string_view meaning) {
   double most = 0;
   for (const char c : words) most += c == '|' ? 1 : 0;
-  return {name, NumberKind::Choice, 0, most, double(usual), 1, meaning, words, false};
+  return {name, 0, most, double(usual), 1, meaning, words, NumberKind::Choice, false};
 }
 constexpr StarterNumber onOff(std::string_view name, bool usual, std::string_view meaning) {
-  return {name, NumberKind::Switch, 0, 1, usual ? 1.0 : 0.0, 1, meaning, {}, false};
+  return {name, 0, 1, usual ? 1.0 : 0.0, 1, meaning, {}, NumberKind::Switch, false};
 }
 constexpr StarterNumber seed() {
-  return {"seed", NumberKind::Seed, 0, 9999, 7, 1, "which of the irregular ones it is", {}, false};
+  return {"seed", 0, 9999, 7, 1, "which of the irregular ones it is", {}, NumberKind::Seed, false};
 }
 
 constexpr StarterSize inMm(double width, double height) { return {width * millimetre, height * millimetre}; }

@@ -149,11 +149,11 @@ constexpr StarterNumber heartNumbers[] = {share("cleft", 0.05, 0.6, 0.22, "how d
 Outline heart(StarterSize, Values v) {
   const auto [depth, full] = take<2>(v);
   const double cleft = -1 + 2 * depth, top = 0.52, side = -0.4;
-  const auto half = [&](double way, ContourMaker& out, bool down) {
+  const auto half = [&, fullness = full](double way, ContourMaker& out, bool down) {
     const Point lobe{way * top, -1}, edge{way, side}, tip{0, 1};
     const Point rise{0, cleft - 0.6 * (cleft + 1)}, over{way * (top - 0.3), -1};
     const Point out1{way * (top + (1 - top) * quarter), -1}, out2{way, side - (side + 1) * quarter};
-    const Point in1{way, side + (1 - side) * (0.18 + 0.3 * full)}, in2{way * (0.12 + 0.42 * full), 0.62};
+    const Point in1{way, side + (1 - side) * (0.18 + 0.3 * fullness)}, in2{way * (0.12 + 0.42 * fullness), 0.62};
     if (down)
       out.curve(rise, over, lobe).curve(out1, out2, edge).curve(in1, in2, tip);
     else

@@ -11,10 +11,12 @@ Outline blob(StarterSize, Values v) {
   const auto [lobes, ragged, softness, seed] = take<4>(v);
   const int n = static_cast<int>(lobes);
   const double step = 2 * pi / n;
-  const auto angleOf = [&](int i) {
-    return step * (i + ragged * 0.5 * (chance(seed, 2 * static_cast<unsigned>(i % n)) - 0.5));
+  const auto angleOf = [=, rough = ragged, from = seed](int i) {
+    return step * (i + rough * 0.5 * (chance(from, 2 * static_cast<unsigned>(i % n)) - 0.5));
   };
-  const auto radiusOf = [&](int i) { return 1 - ragged * 0.55 * chance(seed, 2 * static_cast<unsigned>(i % n) + 1); };
+  const auto radiusOf = [=, rough = ragged, from = seed](int i) {
+    return 1 - rough * 0.55 * chance(from, 2 * static_cast<unsigned>(i % n) + 1);
+  };
   std::vector<Point> nodes, tangents;
   for (int i = 0; i < n; ++i) nodes.push_back(around(angleOf(i)) * radiusOf(i));
   for (int i = 0; i < n; ++i) {
