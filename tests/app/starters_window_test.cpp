@@ -392,6 +392,12 @@ TEST_F(StartersTest, TheShelfKeepsShapesOverAllProjects) {
   w.desk().startNew();
   w.settle();
   ASSERT_TRUE(w.sheet().items.empty());
+  w.press("family cutters");
+  EXPECT_TRUE(row().viewport()->rect().intersects(
+      row().visualRect(row().starters().index(row().starters().rowOf("cutters"), 0))));
+  w.press("family shelf");
+  EXPECT_TRUE(row().viewport()->rect().contains(
+      row().visualRect(row().starters().index(row().starters().rowOf("shelf"), 0)).center()));
   dragOut(
       *row().viewport(),
       [&] {

@@ -40,6 +40,7 @@ TEST(TypedStarter, NumbersAreCountedOrNamed) {
   EXPECT_NEAR(*bars.width, 60 * pointsPerMillimetre, 1e-9);
   EXPECT_EQ(typed("puzzle piece left hole").numbers[3], 2);
   EXPECT_EQ(typed("wave panel top").numbers[3], 1);
+  EXPECT_EQ(typed("even spiral 4.5 thickness 30").numbers[0], 4.5) << "turns are no per cents";
 }
 
 TEST(TypedStarter, WhatIsWrongIsSaid) {
