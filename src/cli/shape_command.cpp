@@ -63,11 +63,8 @@ void list(bool asJson) {
     std::cout << "  " << kind->name << (kind->keeps.empty() ? "" : "  (keeps ") << kind->keeps
               << (kind->keeps.empty() ? "" : ")") << '\n';
     for (const StarterNumber& n : kind->numbers) {
-      std::string range(n.choices);
-      if (n.kind == NumberKind::Switch) range = "on|off";
-      if (range.empty()) range = valueText(n, n.least) + " to " + valueText(n, n.most);
-      std::cout << "    " << keyOf(n) << "  " << range << ", usually " << valueText(n, n.usual) << ": " << n.meaning
-                << '\n';
+      std::cout << "    " << keyOf(n) << "  " << rangeText(n) << ", usually " << valueText(n, n.usual) << ": "
+                << n.meaning << '\n';
     }
   }
 }

@@ -15,6 +15,12 @@ Point nodeOf(const Outline& outline, std::size_t contour, std::size_t n) {
   return c.segments[std::min(n, c.segments.size()) - 1].end;
 }
 
+Affine quarterTurns(int count) {
+  constexpr double cosine[] = {1, 0, -1, 0}, sine[] = {0, 1, 0, -1};
+  const double c = cosine[count % 4], s = sine[count % 4];
+  return {c, s, -s, c, 0, 0};
+}
+
 double chance(double seed, unsigned index) {
   // SplitMix64, the finalizer of Steele, Lea and Flood (2014), of the two numbers side by side.
   std::uint64_t z = (static_cast<std::uint64_t>(seed) << 32U) + index + 0x9E3779B97F4A7C15U;
@@ -118,10 +124,13 @@ std::string valueText(const StarterNumber& number, double value, Unit unit) {
   return measureText(value, Unit::Plain, 0);
 }
 
+std::string rangeText(const StarterNumber& number, Unit unit) {
+  if (number.kind == NumberKind::Choice) return std::string(number.choices);
+  if (number.kind == NumberKind::Switch) return "on|off";
+  return valueText(number, number.least, unit) + " to " + valueText(number, number.most, unit);
+}
+
 Result<double> parseValue(const StarterNumber& number, std::string_view text, Unit unit) {
-  const auto range = [&] {
-    return valueText(number, number.least, unit) + " to " + valueText(number, number.most, unit);
-  };
   if (number.kind == NumberKind::Choice) {
     const auto words = choicesOf(number);
     const auto found = std::find(words.begin(), words.end(), text);
@@ -148,8 +157,8 @@ Result<double> parseValue(const StarterNumber& number, std::string_view text, Un
   const double out = *value * scale;
   const bool isWhole = number.isMeasure() || out == std::round(out);
   if (!(out >= number.least && out <= number.most) || !isWhole)
-    return problem(std::string(number.name) + " must be " + (number.isMeasure() ? "" : "whole, ") + "from " + range() +
-                   ", not '" + std::string(text) + "'");
+    return problem(std::string(number.name) + " must be " + (number.isMeasure() ? "" : "whole, ") + "from " +
+                   rangeText(number, unit) + ", not '" + std::string(text) + "'");
   return out;
 }
 
@@ -178,8 +187,6 @@ StarterSize usualSize(const StarterKind& kind, Values values) {
   const double scale = std::max(kind.usual.width, kind.usual.height) / std::max(box.width(), box.height());
   return {box.width() * scale, box.height() * scale};
 }
-
-Point handleAt(const NumberHandle& handle, const Outline& outline, Values values) { return handle.at(outline, values); }
 
 std::vector<double> dragged(const StarterKind& kind, StarterSize size, Values values, const NumberHandle& handle,
                             Point to) {

@@ -30,7 +30,7 @@ enum class NumberKind : unsigned char {
 struct StarterNumber {
   std::string_view name;  ///< Plain words.
   double least = 0, most = 1, usual = 0;
-  double step = 0.01;        ///< Of a wheel or an arrow key.
+  double step = 0.01;        ///< Of a notch of the wheel.
   std::string_view meaning;  ///< A few words, of what it changes.
   std::string_view choices;  ///< Of a choice: its words, with | between them.
   NumberKind kind = NumberKind::Share;
@@ -60,6 +60,7 @@ struct Symmetry {
 struct NumberHandle {
   int number = 0;  ///< In the kind's table.
   int second = -1;
+  /// Where it is on an outline of its kind.
   Point (*at)(const Outline& outline, Values values) = nullptr;
   /// Where `at` alone does not tell which numbers bring it to a point of the frame: the numbers that do.
   void (*toward)(StarterSize size, Point point, std::span<double> values) = nullptr;
@@ -99,6 +100,8 @@ std::string keyOf(const StarterNumber& number);
 std::vector<std::string_view> choicesOf(const StarterNumber& choice);
 /// The value as it is typed and shown, as in "25 %", "12", "2.5 mm" or a choice's word.
 std::string valueText(const StarterNumber& number, double value, Unit unit = Unit::Millimetre);
+/// What it may be: "3 to 400", or the words of a choice with | between them.
+std::string rangeText(const StarterNumber& number, Unit unit = Unit::Millimetre);
 /// Reads a value: a choice by its word, a share as 0.25 or 25 %, lengths with or without a unit (`unit` when without).
 /// Refuses what is out of range, with the range.
 Result<double> parseValue(const StarterNumber& number, std::string_view text, Unit unit = Unit::Point);
@@ -114,8 +117,6 @@ Outline starterOutline(const StarterKind& kind, StarterSize size, Values values)
 /// The size in which it has its own proportions, as large as is usual.
 StarterSize usualSize(const StarterKind& kind, Values values);
 
-/// Where a handle is on the outline.
-Point handleAt(const NumberHandle& handle, const Outline& outline, Values values);
 /// The values that bring the handle as near to a point of the frame as their ranges allow.
 std::vector<double> dragged(const StarterKind& kind, StarterSize size, Values values, const NumberHandle& handle,
                             Point to);

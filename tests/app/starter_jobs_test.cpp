@@ -72,7 +72,7 @@ struct StarterHands : WindowDriver {
   }
   Point handle(std::size_t index) {
     const Starter& s = *starterOf(*only());
-    const Point at = handleAt(s.kind().handles[index], s.outline(), s.content().numbers);
+    const Point at = s.kind().handles[index].at(s.outline(), s.content().numbers);
     return frameToSheet(desk().project(), only()->id)(at);
   }
   /// A click onto the button of the page that shows.

@@ -69,7 +69,7 @@ struct StartersTest : testing::Test {
   }
   Point onSheet(std::size_t handle) {
     const Starter& s = *starterOf(*only());
-    const Point at = handleAt(s.kind().handles[handle], s.outline(), s.content().numbers);
+    const Point at = s.kind().handles[handle].at(s.outline(), s.content().numbers);
     return frameToSheet(w.desk().project(), only()->id)(at);
   }
 };

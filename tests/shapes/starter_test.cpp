@@ -163,14 +163,14 @@ TEST_P(EveryStarter, ItsHandlesGoWhereTheyAreDragged) {
     for (int i = 0; i < 5; ++i) {
       const StarterSize size{200, 150};
       const auto values = i == 0 ? usualValues(kind) : thrown(kind, random);
-      const Point at = handleAt(handle, starterOutline(kind, size, values), values);
+      const Point at = handle.at(starterOutline(kind, size, values), values);
       const auto same = dragged(kind, size, values, handle, at);
       SCOPED_TRACE(std::string(kind.numbers[static_cast<std::size_t>(handle.number)].name) + " of " +
                    told(kind, size, values));
       const Box frame{{-100, -75}, {100, 75}};
       const auto placed = [&](Values now) {
         const Box after = kind.frameAfter ? kind.frameAfter(frame, values, now) : frame;
-        return after.centre() + handleAt(handle, starterOutline(kind, {after.width(), after.height()}, now), now);
+        return after.centre() + handle.at(starterOutline(kind, {after.width(), after.height()}, now), now);
       };
       EXPECT_LT(distance(placed(same), at), 1) << "where it is already";
       // Where other values of its numbers put it.
@@ -294,6 +294,50 @@ TEST(Starters, GearsOfOnePitchMesh) {
   EXPECT_EQ(grown.centre(), frame.centre());
 }
 
+/// The largest distance of a curve's points from a curve that is given by many of its own.
+double furthest(Point start, const Segment& curve, const std::vector<Point>& true_) {
+  double most = 0;
+  for (int i = 0; i <= 64; ++i) {
+    double nearest = 1e9;
+    for (const Point& p : true_) nearest = std::min(nearest, distance(p, pointAt(start, curve, i / 64.0)));
+    most = std::max(most, nearest);
+  }
+  return most;
+}
+
+TEST(Starters, FlanksOfGearsAreInvolutes) {
+  for (const double teeth : {6.0, 9.0, 14.0, 15.0, 25.0, 60.0}) {
+    // In modules: the left flank of the first tooth ends where the outline begins.
+    const double values[] = {teeth, 0, 1};
+    const Contour gear = starterKind("gear")->draw({1, 1}, Values(values)).contours[0];
+    const Segment& flank = gear.segments.back();
+    const Point foot = gear.segments[gear.segments.size() - 2].end;
+    // The involute of the base circle through its tip, from r to r by the angle tan a − a with cos a = base/r.
+    const double base = teeth / 2 * std::cos(radians(30)), tip = teeth / 2 + 0.75;
+    const auto turned = [&](double r) {
+      const double a = std::acos(std::min(1.0, base / r));
+      return std::tan(a) - a;
+    };
+    const double tipAngle = std::atan2(gear.start.x, -gear.start.y);
+    std::vector<Point> involute;
+    for (int i = 0; i <= 2000; ++i) {
+      const double r = length(foot) + (tip - length(foot)) * i / 2000;
+      involute.push_back(around(tipAngle - turned(tip) + turned(r)) * r);
+    }
+    EXPECT_LT(furthest(foot, flank, involute), 0.02) << teeth;
+  }
+}
+
+TEST(Starters, WavesAreNearlySines) {
+  const double band[] = {1, 1, 0};
+  const Contour wave = starterOutline(*starterKind("wave"), {200, 101}, band).contours[0];
+  const Segment& half = wave.segments[0];
+  for (int i = 0; i <= 50; ++i) {
+    const Point p = pointAt(wave.start, half, i / 50.0);
+    EXPECT_NEAR(p.y, -50.5 + 50 * (1 - std::cos(2 * pi * (p.x + 100) / 200)), 0.2);
+  }
+}
+
 TEST(Starters, PuzzlePiecesFitOneAnother) {
   const StarterKind& puzzle = *starterKind("puzzle piece");
   const double tab = 12;
@@ -323,7 +367,7 @@ TEST(Starters, ABalloonsBodyStaysWhileItsTailIsDragged) {
     const auto now = dragged(balloon, size, values, balloon.handles[0], to);
     const Box after = balloon.frameAfter(frame, values, now);
     const Outline outline = starterOutline(balloon, {after.width(), after.height()}, now);
-    EXPECT_LT(distance(after.centre() + handleAt(balloon.handles[0], outline, now), to), 1e-9);
+    EXPECT_LT(distance(after.centre() + balloon.handles[0].at(outline, now), to), 1e-9);
     // Without its tail it is the same body.
     const auto body = [&](const Box& f, Values v) {
       double low = 1e9, high = -1e9;

@@ -90,6 +90,7 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   for (const Entry& entry : pages) {
     BenchPage* page = entry.make(desk, this);
     connect(page, &BenchPage::commandWanted, this, &Bench::commandWanted);
+    connect(page, &BenchPage::keysBack, this, &Bench::keysBack);
     addWidget(page);
   }
   connect(&desk, &Desk::selectionChanged, this, &Bench::choosePage);

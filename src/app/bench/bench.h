@@ -18,6 +18,7 @@ class Bench : public QStackedWidget {
  signals:
   /// As BenchPage's.
   void commandWanted(widecut::CommandId command);
+  void keysBack();
 
  private:
   void refresh();

@@ -19,6 +19,8 @@ class BenchPage : public QWidget {
  signals:
   /// The person wants one of the window's commands.
   void commandWanted(widecut::CommandId command);
+  /// The keys belong to the mat again.
+  void keysBack();
 
  protected:
   /// A button of the page that stands for a command, so that keys and menus do the same.

@@ -9,8 +9,8 @@
 #include <QStyledItemDelegate>
 #include <utility>
 
+#include "app/look/in_qt.h"
 #include "app/look/theme.h"
-#include "app/widgets/number_control.h"
 #include "painting/item_picture.h"
 #include "project/edits/starters.h"
 

@@ -10,11 +10,8 @@
 #include "app/bench/page_layout.h"
 #include "app/bench/starter_strip.h"
 #include "app/desk/preferences.h"
+#include "app/look/in_qt.h"
 #include "app/tools/tool_table.h"
-#include "app/widgets/number_control.h"
-#include "project/edits/starters.h"
-#include "project/edits/tree.h"
-#include "project/names.h"
 #include "shapes/typed_starter.h"
 
 namespace widecut {
@@ -101,7 +98,7 @@ bool StartersPage::eventFilter(QObject* watched, QEvent* event) {
     if (key->key() == Qt::Key_Escape) {
       search_->clear();
       desk_.setTool(ToolKind::Select);
-      window()->findChild<QWidget*>("mat")->setFocus();
+      emit keysBack();
       return true;
     }
   }
@@ -125,29 +122,16 @@ void StartersPage::takeTyped() {
 }
 
 void StartersPage::layTyped(const TypedStarter& typed) {
-  StarterSize size = usualSize(*typed.kind, typed.numbers);
-  if (typed.width) size = {*typed.width, *typed.height};
+  Offer offer{typed.kind, {}, typed.numbers, {}};
+  if (typed.width) offer.size = StarterSize{*typed.width, *typed.height};
   // In the middle of the sheet, or beside what was laid there.
-  const Point half{size.width / 2, size.height / 2};
   Point middle = desk_.sheet()->box().centre();
   const auto isTaken = [&](const ItemPtr& item) { return distance(item->position, middle) < 1; };
   while (std::any_of(desk_.sheet()->items.begin(), desk_.sheet()->items.end(), isTaken))
     middle = middle + Point{12, 12};
-  const Id made = desk_.settled().nextId;
-  const std::string name = UniqueNames(*desk_.sheet()).take(nameOfStarter(*typed.kind, typed.numbers));
-  if (!desk_.commit(tr("Lay %1").arg(QString::fromStdString(name)),
-                    withItemsOnTop(desk_.settled(), desk_.sheet()->id,
-                                   {starterItem(made, name, *typed.kind, typed.numbers, {middle - half, middle + half},
-                                                desk_.styleForNew)})))
-    return;
-  desk_.noteUse(*typed.kind);
   // The next one can be typed at once.
-  desk_.setTool(ToolKind::Starter);
-  desk_.setNextKind(nullptr);
-  desk_.select({made});
-  search_->setFocus();
-  search_->selectAll();
-  emit desk_.told(tr("Laid in the middle of the sheet · type the next one, or Esc"));
+  desk_.findShape();
+  if (lay(desk_, offer, middle)) emit desk_.told(tr("Laid in the middle of the sheet · type the next one, or Esc"));
 }
 
 void StartersPage::choose(const Offer& offer) {
@@ -160,7 +144,7 @@ void StartersPage::choose(const Offer& offer) {
   desk_.setTool(ToolKind::Starter);
   desk_.setNext(*offer.kind, usualValues(*offer.kind));
   // Enter lays it, Up and Down count.
-  window()->findChild<QWidget*>("mat")->setFocus();
+  emit keysBack();
 }
 
 void StartersPage::refresh(bool selection) {

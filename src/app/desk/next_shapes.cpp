@@ -2,6 +2,8 @@
 
 #include <QSettings>
 
+#include "app/look/in_qt.h"
+
 namespace widecut {
 namespace {
 
@@ -43,8 +45,7 @@ void NextShapes::noteUse(const StarterKind& kind) {
   recent_.insert(recent_.begin(), &kind);
   if (recent_.size() > mostRecent) recent_.pop_back();
   QStringList names;
-  for (const StarterKind* used : recent_)
-    names << QString::fromUtf8(used->name.data(), static_cast<int>(used->name.size()));
+  for (const StarterKind* used : recent_) names << inQt(used->name);
   QSettings().setValue(key, names);
 }
 

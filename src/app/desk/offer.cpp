@@ -1,5 +1,6 @@
 #include "app/desk/offer.h"
 
+#include "app/look/in_qt.h"
 #include "project/edits/places.h"
 #include "project/edits/starters.h"
 #include "project/edits/tree.h"
@@ -16,7 +17,7 @@ const char* const keptFormat = "application/x-widecut-kept";
 std::unique_ptr<QMimeData> dragOf(const Offer& offer) {
   auto data = std::make_unique<QMimeData>();
   if (offer.kind)
-    data->setData(kindFormat, QByteArray(offer.kind->name.data(), static_cast<int>(offer.kind->name.size())));
+    data->setData(kindFormat, inQt(offer.kind->name).toUtf8());
   else if (offer.kept)
     data->setData(keptFormat, (offer.kept->name + '\n' + offer.kept->path).toUtf8());
   return data;
@@ -35,14 +36,16 @@ std::optional<Offer> offerIn(const QMimeData& data) {
   return std::nullopt;
 }
 
+Item newStarter(const Desk& desk, const StarterKind& kind, Values numbers, const Box& box) {
+  const std::string name = UniqueNames(*desk.sheet()).take(nameOfStarter(kind, numbers));
+  return starterItem(desk.settled().nextId, name, kind, numbers, box, desk.styleForNew);
+}
+
 std::vector<ItemPtr> itemsOf(Desk& desk, const Offer& offer, Point about) {
   if (offer.kind) {
-    const auto numbers = usualValues(*offer.kind);
-    const StarterSize size = usualSize(*offer.kind, numbers);
+    const StarterSize size = offer.size.value_or(usualSize(*offer.kind, offer.numbers));
     const Point half{size.width / 2, size.height / 2};
-    const std::string name = UniqueNames(*desk.sheet()).take(nameOfStarter(*offer.kind, numbers));
-    return {std::make_shared<const Item>(
-        starterItem(0, name, *offer.kind, numbers, {about - half, about + half}, desk.styleForNew))};
+    return {std::make_shared<const Item>(newStarter(desk, *offer.kind, offer.numbers, {about - half, about + half}))};
   }
   const auto items = Shelf::instance().items(*offer.kept);
   if (!items) {
@@ -54,15 +57,16 @@ std::vector<ItemPtr> itemsOf(Desk& desk, const Offer& offer, Point about) {
   return placed;
 }
 
-void lay(Desk& desk, const Offer& offer, Point about) {
+bool lay(Desk& desk, const Offer& offer, Point about) {
   const auto items = itemsOf(desk, offer, about);
-  if (items.empty()) return;
+  if (items.empty()) return false;
   std::vector<Id> made;
   const QString name = QString::fromStdString(items.back()->name);
   if (!desk.commit(Desk::tr("Lay %1").arg(name), withCopiesOnTop(desk.settled(), desk.sheet()->id, items, {}, made)))
-    return;
+    return false;
   if (offer.kind) desk.noteUse(*offer.kind);
   desk.select(made);
+  return true;
 }
 
 }  // namespace widecut

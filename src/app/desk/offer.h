@@ -12,6 +12,8 @@ namespace widecut {
 struct Offer {
   const StarterKind* kind = nullptr;
   std::optional<OnShelf> kept;
+  std::vector<double> numbers = {};      ///< Of the kind; those that are missing are the usual ones.
+  std::optional<StarterSize> size = {};  ///< The usual one where it is not said.
   explicit operator bool() const { return kind || kept; }
   bool operator==(const Offer&) const = default;
 };
@@ -21,9 +23,11 @@ std::unique_ptr<QMimeData> dragOf(const Offer& offer);
 /// Nothing when something else is dragged.
 std::optional<Offer> offerIn(const QMimeData& data);
 
+/// A starter for the open sheet, with a name that is free there, in the style of new shapes.
+Item newStarter(const Desk& desk, const StarterKind& kind, Values numbers, const Box& box);
 /// The items that it lays about a point; none, and the person is told why, when they cannot be read.
 std::vector<ItemPtr> itemsOf(Desk& desk, const Offer& offer, Point about);
-/// Lays them as one step, and selects them.
-void lay(Desk& desk, const Offer& offer, Point about);
+/// Lays them as one step, and selects them. False when nothing was laid.
+bool lay(Desk& desk, const Offer& offer, Point about);
 
 }  // namespace widecut

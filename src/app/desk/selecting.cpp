@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/forms/words.h"
 #include "project/resolve.h"
@@ -137,6 +138,14 @@ void freeAll(Desk& desk, bool Item::*flag, const QString& name) {
                 return after;
               }));
   desk.select(freed);
+}
+
+void nudge(Desk& desk, Point way, Qt::KeyboardModifiers keys) {
+  double step = pointsPerMillimetre;
+  if (keys & Qt::ShiftModifier) step *= 10;
+  if (keys & Qt::ControlModifier) step /= 10;
+  desk.commit(Desk::tr("Nudge"),
+              withMapped(desk.settled(), unlocked(desk.settled(), desk.selection()), Affine::move(way * step)));
 }
 
 }  // namespace widecut

@@ -30,4 +30,7 @@ void toggle(Desk& desk, bool Item::*flag, const QString& on, const QString& off)
 /// Nothing on the sheet is locked, or hidden, any more.
 void freeAll(Desk& desk, bool Item::*flag, const QString& name);
 
+/// Moves the selection by a millimetre along a unit step; with Shift by ten, with Ctrl by a tenth.
+void nudge(Desk& desk, Point way, Qt::KeyboardModifiers keys);
+
 }  // namespace widecut

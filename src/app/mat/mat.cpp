@@ -3,7 +3,6 @@
 #include <QApplication>
 #include <QDragEnterEvent>
 #include <QInputMethodEvent>
-#include <QMimeData>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QScreen>
@@ -14,21 +13,13 @@
 #include "app/mat/selection_frame.h"
 #include "app/mat/size_entry.h"
 #include "app/tools/tool_table.h"
-#include "geometry/measure.h"
 #include "painting/raster.h"
-#include "project/edits/places.h"
 #include "project/edits/sheets.h"
 
 namespace widecut {
 namespace {
 
 constexpr double leastZoom = 0.02, mostZoom = 128;
-
-QString photoIn(const QMimeData* data) {
-  for (const QUrl& url : data->urls())
-    if (url.isLocalFile()) return url.toLocalFile();
-  return {};
-}
 
 }  // namespace
 
@@ -38,7 +29,7 @@ Mat::Mat(Desk& desk, QWidget* parent)
       rasters_(desk.photos()),
       cache_(desk.photos(), &rasters_),
       entry_(new SizeEntry(this)),
-      offered_(desk) {
+      drops_(desk) {
   setObjectName("mat");
   setAccessibleName(tr("Mat with the sheet"));
   setFocusPolicy(Qt::StrongFocus);
@@ -98,10 +89,6 @@ void Mat::refresh() {
 }
 
 QString Mat::hint() const { return tool().hint(); }
-
-QPointF Mat::toMat(Point p) const { return {origin_.x() + p.x * zoom_, origin_.y() + p.y * zoom_}; }
-Point Mat::toSheet(QPointF p) const { return {(p.x() - origin_.x()) / zoom_, (p.y() - origin_.y()) / zoom_}; }
-QTransform Mat::sheetToMat() const { return {zoom_, 0, 0, zoom_, origin_.x(), origin_.y()}; }
 
 Pointer Mat::pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const { return {onMat, toSheet(onMat), keys}; }
 
@@ -321,11 +308,7 @@ bool Mat::nudge(const QKeyEvent& event) {
     panBy(QPointF(-way->x * 60, -way->y * 60));
     return true;
   }
-  double step = pointsPerMillimetre;
-  if (event.modifiers() & Qt::ShiftModifier) step *= 10;
-  if (event.modifiers() & Qt::ControlModifier) step /= 10;
-  desk_.commit(tr("Nudge"),
-               withMapped(desk_.settled(), unlocked(desk_.settled(), desk_.selection()), Affine::move(*way * step)));
+  widecut::nudge(desk_, *way, event.modifiers());
   return true;
 }
 
@@ -398,27 +381,20 @@ void Mat::contextMenuEvent(QContextMenuEvent* event) {
 }
 
 void Mat::dragEnterEvent(QDragEnterEvent* event) {
-  if (offerIn(*event->mimeData()) || !photoIn(event->mimeData()).isEmpty()) event->acceptProposedAction();
+  if (drops_.takes(*event->mimeData())) event->acceptProposedAction();
 }
 
 void Mat::dragMoveEvent(QDragMoveEvent* event) {
-  const auto offer = offerIn(*event->mimeData());
-  if (offer) offered_.show(*offer, toSheet(event->position()));
-  if (offer || !photoIn(event->mimeData()).isEmpty()) event->acceptProposedAction();
+  drops_.show(*event->mimeData(), toSheet(event->position()));
+  if (drops_.takes(*event->mimeData())) event->acceptProposedAction();
 }
 
-void Mat::dragLeaveEvent(QDragLeaveEvent*) { offered_.leave(); }
+void Mat::dragLeaveEvent(QDragLeaveEvent*) { drops_.leave(); }
 
 void Mat::dropEvent(QDropEvent* event) {
   event->acceptProposedAction();
-  if (const auto offer = offerIn(*event->mimeData())) {
-    offered_.leave();
-    desk_.settleAll();
-    offered_.drop(*offer, toSheet(event->position()));
-    return;
-  }
-  desk_.settleAll();
-  emit photoDropped(photoIn(event->mimeData()), toSheet(event->position()));
+  const Point at = toSheet(event->position());
+  if (const QString photo = drops_.drop(*event->mimeData(), at); !photo.isEmpty()) emit photoDropped(photo, at);
 }
 
 }  // namespace widecut

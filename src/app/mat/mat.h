@@ -8,8 +8,8 @@
 #include <memory>
 
 #include "app/desk/desk.h"
+#include "app/mat/mat_drops.h"
 #include "app/mat/mat_ground.h"
-#include "app/mat/offer_drop.h"
 #include "app/tools/tool.h"
 #include "painting/layer_cache.h"
 
@@ -23,12 +23,12 @@ class Mat : public QWidget {
   explicit Mat(Desk& desk, QWidget* parent = nullptr);
   ~Mat() override;
 
-  QPointF toMat(Point onSheet) const;
-  Point toSheet(QPointF onMat) const;
+  QPointF toMat(Point onSheet) const { return {origin_.x() + onSheet.x * zoom_, origin_.y() + onSheet.y * zoom_}; }
+  Point toSheet(QPointF onMat) const { return {(onMat.x() - origin_.x()) / zoom_, (onMat.y() - origin_.y()) / zoom_}; }
   /// Pixels of the mat per point.
   double zoom() const { return zoom_; }
   /// From sheet points to the mat's pixels.
-  QTransform sheetToMat() const;
+  QTransform sheetToMat() const { return {zoom_, 0, 0, zoom_, origin_.x(), origin_.y()}; }
 
   void fitSheet();
   /// Zooms to a box of the sheet.
@@ -103,7 +103,7 @@ class Mat : public QWidget {
   QRect stale_;  ///< What of it is to be painted anew, in device pixels.
   QTimer finer_;
   SizeEntry* entry_;
-  OfferDrop offered_;
+  MatDrops drops_;
   std::map<ToolKind, std::unique_ptr<Tool>> tools_;
   ToolKind toolInHand_ = ToolKind::Select;
   double zoom_ = 1;

@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QPainter>
 
+#include "app/desk/offer.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
@@ -15,7 +16,6 @@
 #include "project/edits/starters.h"
 #include "project/edits/tree.h"
 #include "project/limits.h"
-#include "project/names.h"
 
 namespace widecut {
 namespace {
@@ -87,10 +87,7 @@ void DrawTool::showJoined() {
 
 std::optional<Role> DrawTool::join() const { return target_ == 0 ? std::nullopt : desk_.joinForNew(); }
 
-Item DrawTool::shapeIn(const Box& box) const {
-  const std::string name = UniqueNames(*desk_.sheet()).take(nameNow(desk_).toStdString());
-  return starterItem(desk_.settled().nextId, name, *desk_.nextKind(), desk_.nextNumbers(), box, desk_.styleForNew);
-}
+Item DrawTool::shapeIn(const Box& box) const { return newStarter(desk_, *desk_.nextKind(), desk_.nextNumbers(), box); }
 
 void DrawTool::release(const Pointer& p) {
   if (!drawing_) return;

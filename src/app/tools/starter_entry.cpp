@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "app/look/in_qt.h"
 #include "app/mat/mat.h"
 #include "app/mat/size_entry.h"
 #include "project/edits/places.h"
@@ -57,9 +58,8 @@ void openStarterEntry(Mat& mat, Desk& desk, Id id, QPointF at) {
   for (const std::size_t i : askedFor(starter->kind())) {
     const StarterNumber& number = starter->kind().numbers[i];
     const bool isLength = number.kind == NumberKind::Length;
-    fields.push_back({QString::fromUtf8(number.name.data(), static_cast<int>(number.name.size())),
-                      isLength ? desk.unit() : Unit::Plain, number.kind == NumberKind::Share ? " %" : "",
-                      content.numbers[i] * shownScale(number)});
+    fields.push_back({inQt(number.name), isLength ? desk.unit() : Unit::Plain,
+                      number.kind == NumberKind::Share ? " %" : "", content.numbers[i] * shownScale(number)});
   }
   const auto trial = std::make_shared<Trial>(desk);
   const auto show = [trial, id, &desk](const std::vector<double>& values) {

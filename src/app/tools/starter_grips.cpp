@@ -1,9 +1,9 @@
 #include "app/tools/starter_grips.h"
 
+#include "app/look/in_qt.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
-#include "app/widgets/number_control.h"
 #include "project/edits/starters.h"
 
 namespace widecut {
@@ -29,7 +29,7 @@ Affine drawnToSheet(const Project& project, const Item& item) {
 /// The handle's place in the space that the kind draws in.
 Point placeIn(const Starter& starter, const NumberHandle& handle) {
   const Starter::Content& c = starter.content();
-  return handleAt(handle, starterOutline(*c.kind, c.size, c.numbers), c.numbers);
+  return handle.at(starterOutline(*c.kind, c.size, c.numbers), c.numbers);
 }
 
 }  // namespace

@@ -3,6 +3,7 @@
 
 #include <QWidget>
 
+#include "app/look/in_qt.h"
 #include "app/widgets/measure_field.h"
 #include "shapes/starter.h"
 
@@ -40,10 +41,5 @@ class NumberControl : public QWidget {
   QComboBox* words_ = nullptr;
   QPushButton* button_ = nullptr;
 };
-
-/// A view of text that outlives it as a QString.
-inline QString inQt(std::string_view text) {
-  return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
-}
 
 }  // namespace widecut

@@ -118,6 +118,7 @@ QWidget* MainWindow::buildColumns() {
 QWidget* MainWindow::buildBench() {
   auto* bench = new Bench(desk_, this);
   connect(bench, &Bench::commandWanted, commands_, &CommandActions::run);
+  connect(bench, &Bench::keysBack, this, [this] { mat_->setFocus(); });
   // A button of the bench that made other items is gone, or of no more use: the keys belong to the page again.
   connect(&desk_, &Desk::selectionChanged, this, [this, bench] {
     const QWidget* focus = QApplication::focusWidget();

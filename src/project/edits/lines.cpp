@@ -22,11 +22,11 @@ Project withEnds(const Project& project, Id id, Point from, Point to) {
   if (!back) return project;
   return withItem(project, id, [&](const Item& item) {
     if (!endsOf(item)) return item;
-    Item out = lineItem(item.id, item.name, (*back)(from), (*back)(to), *item.style);
-    out.hidden = item.hidden;
-    out.locked = item.locked;
-    out.dimmed = item.dimmed;
-    out.extra = item.extra;
+    const Item line = lineItem(item.id, item.name, (*back)(from), (*back)(to), {});
+    Item out = item;
+    out.form = line.form;
+    out.position = line.position;
+    out.turn = 0;
     return out;
   });
 }

@@ -5,12 +5,6 @@
 
 namespace widecut {
 
-/// What a form without children has of them.
-inline const ItemList& noItems() {
-  static const ItemList none;
-  return none;
-}
-
 /// The list with others in the place of one.
 inline ItemList replacedIn(const ItemList& list, std::size_t at, const ItemList& others) {
   if (others.size() == 1) {

@@ -12,7 +12,28 @@
 namespace widecut {
 namespace {
 
-// Kinds without copies, or without numbers of their own, need not say so.
+// Kinds without children, copies or numbers of their own need not say so.
+template <class Kind>
+const ItemList& childrenOf(const Kind&) {
+  static const ItemList none;
+  return none;
+}
+template <class Kind>
+std::optional<Form> withChildren(const Kind& node, const ItemList&) {
+  return std::make_shared<const Kind>(node);
+}
+template <class Kind>
+Form withChildReplaced(const Kind& node, std::size_t, const ItemList&, const Formula&) {
+  return std::make_shared<const Kind>(node);
+}
+template <class Kind>
+bool showsChildren(const Kind&) {
+  return false;
+}
+template <class Kind>
+std::vector<Affine> copiesOf(const Kind&) {
+  return {};
+}
 template <class Kind>
 std::size_t countOfCopies(const Kind&) {
   return 1;
@@ -132,6 +153,11 @@ bool isSameRule(const Form& a, const Form& b) {
 
 std::optional<Formula> Flat::add(const Item& item, const Affine& parent) {
   return item.hidden ? std::nullopt : add(item.form, parent * item.toParent());
+}
+
+Formula Flat::add(Outline outline) {
+  operands.push_back({std::move(outline)});
+  return Formula::part(static_cast<int>(operands.size()) - 1);
 }
 
 std::optional<Formula> Flat::add(const Form& form, const Affine& frame) {

@@ -65,6 +65,8 @@ struct Flat {
   /// nothing of it is visible.
   std::optional<Formula> add(const Item& item, const Affine& parent);
   std::optional<Formula> add(const Form& form, const Affine& frame);
+  /// One more outline.
+  Formula add(Outline outline);
 };
 
 }  // namespace widecut

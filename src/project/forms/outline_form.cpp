@@ -1,19 +1,8 @@
 #include "project/forms/outline_form.h"
 
-#include "project/forms/children.h"
 #include "project/limits.h"
 
 namespace widecut {
-
-const ItemList& childrenOf(const Outline&) { return noItems(); }
-
-std::optional<Form> withChildren(const Outline& outline, const ItemList&) {
-  return std::make_shared<const Outline>(outline);
-}
-
-Form withChildReplaced(const Outline& outline, std::size_t, const ItemList&, const Formula&) {
-  return std::make_shared<const Outline>(outline);
-}
 
 Form mapped(const Outline& outline, const Affine& linear) {
   return std::make_shared<const Outline>(transformed(outline, linear));
@@ -32,8 +21,7 @@ std::string whatIsBeyond(const Outline& outline) {
 bool isSameRule(const Outline& a, const Outline& b) { return a == b; }
 
 std::optional<Formula> flatten(const Outline& outline, const Affine& frame, Flat& flat) {
-  flat.operands.push_back({transformed(outline, frame)});
-  return Formula::part(static_cast<int>(flat.operands.size()) - 1);
+  return flat.add(transformed(outline, frame));
 }
 
 }  // namespace widecut

@@ -18,8 +18,6 @@ inline const ItemList& childrenOf(const Recipe& recipe) { return recipe.parts; }
 /// A part that goes takes the operator before it along.
 std::optional<Form> withChildren(const Recipe& recipe, ItemList parts);
 Form withChildReplaced(const Recipe& recipe, std::size_t part, const ItemList& parts, const Formula& joined);
-inline bool showsChildren(const Recipe&) { return false; }
-inline std::vector<Affine> copiesOf(const Recipe&) { return {}; }
 Form mapped(const Recipe& recipe, const Affine& linear);
 bool isSameRule(const Recipe& a, const Recipe& b);
 std::optional<Formula> flatten(const Recipe& recipe, const Affine& frame, Flat& flat);

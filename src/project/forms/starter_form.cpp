@@ -1,6 +1,5 @@
 #include "project/forms/starter_form.h"
 
-#include "project/forms/children.h"
 #include "project/limits.h"
 
 namespace widecut {
@@ -32,16 +31,6 @@ const Starter* starterOf(const Item& item) {
   return held ? held->get() : nullptr;
 }
 
-const ItemList& childrenOf(const Starter&) { return noItems(); }
-
-std::optional<Form> withChildren(const Starter& starter, const ItemList&) {
-  return std::make_shared<const Starter>(starter);
-}
-
-Form withChildReplaced(const Starter& starter, std::size_t, const ItemList&, const Formula&) {
-  return std::make_shared<const Starter>(starter);
-}
-
 std::string whatIsBeyond(const Starter& starter) {
   const Starter::Content& c = starter.content();
   if (!(c.size.width > 0 && c.size.height > 0 && isPlace({c.size.width, c.size.height})))
@@ -71,8 +60,7 @@ std::optional<Resized> resized(const Starter& starter, const Affine& inFrame) {
 }
 
 std::optional<Formula> flatten(const Starter& starter, const Affine& frame, Flat& flat) {
-  flat.operands.push_back({transformed(starter.outline(), frame)});
-  return Formula::part(static_cast<int>(flat.operands.size()) - 1);
+  return flat.add(transformed(starter.outline(), frame));
 }
 
 }  // namespace widecut

@@ -44,14 +44,9 @@ inline bool isPlainShape(const Item& item) {
 }
 
 inline std::string_view kindName(const Starter&) { return "starter"; }
-const ItemList& childrenOf(const Starter& starter);
-std::optional<Form> withChildren(const Starter& starter, const ItemList& children);
-Form withChildReplaced(const Starter& starter, std::size_t child, const ItemList& children, const Formula& joined);
 inline std::optional<Outline> ownOutline(const Starter& starter) { return starter.outline(); }
 inline std::size_t countOfNodes(const Starter& starter) { return storedNodes(starter.outline()); }
 std::string whatIsBeyond(const Starter& starter);
-inline bool showsChildren(const Starter&) { return false; }
-inline std::vector<Affine> copiesOf(const Starter&) { return {}; }
 /// The scale goes into the size, and, on the whole, into the lengths among its numbers.
 Form mapped(const Starter& starter, const Affine& linear);
 /// The size alone: its lengths stay.

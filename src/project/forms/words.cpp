@@ -1,6 +1,5 @@
 #include "project/forms/words.h"
 
-#include "project/forms/children.h"
 #include "project/limits.h"
 
 namespace widecut {
@@ -8,14 +7,6 @@ namespace widecut {
 const Words* wordsOf(const Item& item) {
   const auto* held = std::get_if<std::shared_ptr<const Words>>(&item.form);
   return held ? held->get() : nullptr;
-}
-
-const ItemList& childrenOf(const Words&) { return noItems(); }
-
-std::optional<Form> withChildren(const Words& words, const ItemList&) { return std::make_shared<const Words>(words); }
-
-Form withChildReplaced(const Words& words, std::size_t, const ItemList&, const Formula&) {
-  return std::make_shared<const Words>(words);
 }
 
 std::optional<Box> statedBox(const Words& words) {
@@ -72,8 +63,7 @@ std::optional<Resized> resized(const Words& words, const Affine& inFrame) {
 
 std::optional<Formula> flatten(const Words& words, const Affine& frame, Flat& flat) {
   if (words.set().outline.isEmpty()) return std::nullopt;
-  flat.operands.push_back({transformed(words.outline(), frame)});
-  return Formula::part(static_cast<int>(flat.operands.size()) - 1);
+  return flat.add(transformed(words.outline(), frame));
 }
 
 }  // namespace widecut

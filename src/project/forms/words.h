@@ -41,16 +41,11 @@ inline Form wordsForm(Words::Content content) { return std::make_shared<const Wo
 const Words* wordsOf(const Item& item);
 
 inline std::string_view kindName(const Words&) { return "words"; }
-const ItemList& childrenOf(const Words& words);
-std::optional<Form> withChildren(const Words& words, const ItemList& children);
-Form withChildReplaced(const Words& words, std::size_t child, const ItemList& children, const Formula& joined);
 inline std::optional<Outline> ownOutline(const Words& words) { return words.outline(); }
 /// The text frame.
 std::optional<Box> statedBox(const Words& words);
 inline std::size_t countOfNodes(const Words& words) { return storedNodes(words.set().outline); }
 std::string whatIsBeyond(const Words& words);
-inline bool showsChildren(const Words&) { return false; }
-inline std::vector<Affine> copiesOf(const Words&) { return {}; }
 /// The scale goes into the style and the frame.
 Form mapped(const Words& words, const Affine& linear);
 /// A text frame of the new size; nothing for words on lines of their own, or stretched ones.

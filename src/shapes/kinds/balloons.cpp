@@ -71,12 +71,8 @@ Tailed tailed(StarterSize s, double side, double reach, double tip) {
   out.tip = middle + along * wide / 2;
   return out;
 }
-/// From there to the frame as it is: exact quarter turns.
-Affine turned(double side) {
-  constexpr int cosine[] = {1, 0, -1, 0}, sine[] = {0, 1, 0, -1};
-  const int q = static_cast<int>(side);
-  return {double(cosine[q]), double(sine[q]), -double(sine[q]), double(cosine[q]), 0, 0};
-}
+/// From there to the frame as it is.
+Affine turned(double side) { return quarterTurns(static_cast<int>(side)); }
 /// The frame in which the body is what it was.
 Box frameAround(Box frame, double sideBefore, double reachBefore, double tipBefore, double side, double reach,
                 double tip) {

@@ -111,7 +111,7 @@ Outline gear(StarterSize, Values v) {
   // angle of the involute.
   const auto roll = [&](double r) { return std::sqrt(std::max(0.0, r * r / (base * base) - 1)); };
   const double third = base * (roll(tip) * roll(tip) - roll(from) * roll(from)) / 6;
-  // From the base on, where its curvature has no bound, these are within 0.01 modules of it; else 0.003.
+  // Within 0.02 modules of the involute, whose curvature has no bound at its base.
   const double atRoot = third * (root < base ? 0.65 : 1), atTip = third * (root < base ? 1.1 : 1);
   const auto tangent = [&](double r, double at) {
     const double here = std::acos(std::min(1.0, base / r));

@@ -27,10 +27,8 @@ Contour panel(StarterSize s, Sides has, std::array<double, 4> depth, const Run& 
   for (int i = 0; i < 4; ++i) {
     const std::size_t now = static_cast<std::size_t>(i), before = (now + 3) % 4, after = (now + 1) % 4;
     const double whole = i % 2 == 0 ? s.width : s.height, across = i % 2 == 0 ? s.height : s.width;
-    // From a space that runs along the side, x along it and y inwards, to the frame: exact quarter turns.
-    constexpr int cosine[] = {1, 0, -1, 0}, sine[] = {0, 1, 0, -1};
-    const Affine turn{double(cosine[i]), double(sine[i]), -double(sine[i]), double(cosine[i]), 0, 0};
-    const Affine toFrame = turn * Affine::move({-whole / 2, -across / 2});
+    // From a space that runs along the side, x along it and y inwards, to the frame.
+    const Affine toFrame = quarterTurns(i) * Affine::move({-whole / 2, -across / 2});
     if (has[now]) {
       const double from = has[before] ? depth[before] : 0, to = whole - (has[after] ? depth[after] : 0);
       if (toCorners && has[before]) go(toFrame(Point{0, 0}));

@@ -71,11 +71,14 @@ Point nodeOf(const Outline& outline, std::size_t contour, std::size_t n);
 /// An even throw in 0…1 for a seed: the same wherever it is asked for.
 double chance(double seed, unsigned index);
 
-/// How far the handles of half a wave reach along it: the cubic nearest to a sine.
+/// How far the handles of half a wave reach along it: within 0.2 % of its depth of a sine.
 inline constexpr double waveHandle = 0.3642;
 /// A wave from (0, y) to (length, y), whose crests touch y = 0 and whose troughs lie at `depth`. `shift` moves the
 /// first crest, in lengths from crest to crest.
 Contour waveRun(double length, int crests, double depth, double shift);
+
+/// Quarter turns clockwise, exactly.
+Affine quarterTurns(int count);
 
 // Symmetries and counts of nodes that many kinds have.
 inline Symmetry bothWays(Values) { return {true, true}; }
