@@ -1,5 +1,6 @@
 // Crossings of two arcs that both rise, or both fall: graphs over x ± y.
 #include <algorithm>
+#include <tuple>
 
 #include "cutting/crossings.h"
 
@@ -104,13 +105,13 @@ void CrossingSearch::clip(Graph& graph, double low, double high) {
   Bezier rest;
   if (low > c[0].x) {
     const double t = solveRising(c[0].x, c[1].x, c[2].x, c[3].x, low);
-    splitCubic(c, t, rest, c);
+    std::tie(rest, c) = splitAt(c, t);
     c[0].x = low;
     graph.u0 = t;
   }
   if (high < c[3].x) {
     const double t = solveRising(c[0].x, c[1].x, c[2].x, c[3].x, high);
-    splitCubic(c, t, c, rest);
+    std::tie(c, rest) = splitAt(c, t);
     c[3].x = high;
     graph.u1 = graph.u0 + (1 - graph.u0) * t;
   }
@@ -228,8 +229,8 @@ void CrossingSearch::halve(const Graph& first, const Graph& second, int depth) {
   const double t = solveRising(a[0].x, a[1].x, a[2].x, a[3].x, middle), ua = first.u0 + (first.u1 - first.u0) * t;
   const double s = solveRising(b[0].x, b[1].x, b[2].x, b[3].x, middle), ub = second.u0 + (second.u1 - second.u0) * s;
   Graph a0{{}, first.u0, ua}, a1{{}, ua, first.u1}, b0{{}, second.u0, ub}, b1{{}, ub, second.u1};
-  splitCubic(a, t, a0.c, a1.c);
-  splitCubic(b, s, b0.c, b1.c);
+  std::tie(a0.c, a1.c) = splitAt(a, t);
+  std::tie(b0.c, b1.c) = splitAt(b, s);
   a0.c[3].x = a1.c[0].x = b0.c[3].x = b1.c[0].x = middle;
   halve(a0, b0, depth + 1);
   halve(a1, b1, depth + 1);

@@ -1,6 +1,7 @@
 #include "cutting/arcs.h"
 
 #include <algorithm>
+#include <tuple>
 
 namespace widecut {
 namespace {
@@ -186,7 +187,7 @@ void Arcs::addCurve(const Bezier& c, const Frame& frame, Nodes& nodes, int start
   for (int i = 0; i <= n; ++i) {
     const bool last = i == n;
     const double t1 = last ? 1 : cuts[i].t;
-    const Point to = last ? c[3] : cubicAt(c, t1);
+    const Point to = last ? c[3] : pointOn(c, t1);
     bool toX = !last && cuts[i].inX, toY = !last && !cuts[i].inX;
     if (!last && std::abs(to.x - from.x) < least && std::abs(to.y - from.y) < least) {
       fromX = fromX || toX;
@@ -194,7 +195,7 @@ void Arcs::addCurve(const Bezier& c, const Frame& frame, Nodes& nodes, int start
       continue;
     }
     Bezier piece = rest;
-    if (!last) splitCubic(rest, (t1 - t0) / (1 - t0), piece, rest);
+    if (!last) std::tie(piece, rest) = splitAt(rest, (t1 - t0) / (1 - t0));
     piece[0] = from;
     piece[3] = to;
     // At a turning point the tangent is exactly upright, or exactly level.

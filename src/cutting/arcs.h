@@ -5,8 +5,8 @@
 #include <span>
 #include <vector>
 
-#include "cutting/bezier.h"
 #include "cutting/operand.h"
+#include "cutting/rising.h"
 
 namespace widecut {
 
@@ -53,8 +53,8 @@ struct Arc {
   double fatLow = 0, fatHigh = 0;  ///< How far the arc strays from its chord.
   double chordBound = 0;           ///< At least the chord's length, at most √2 times it.
 
-  Point at(double u) const { return line ? mix(p[0], p[3], u) : cubicAt(p, u); }
-  Point slope(double u) const { return line ? p[3] - p[0] : cubicSlope(p, u); }
+  Point at(double u) const { return line ? mix(p[0], p[3], u) : pointOn(p, u); }
+  Point slope(double u) const { return line ? p[3] - p[0] : derivative(p, u); }
   /// The coordinate that grows along the arc with slope at least the other one's: x + y rising, x − y falling.
   double along(Point q) const { return rising ? q.x + q.y : q.x - q.y; }
   double across(Point q) const { return rising ? q.y - q.x : q.y + q.x; }

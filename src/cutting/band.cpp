@@ -7,51 +7,8 @@
 namespace widecut {
 namespace {
 
-Point unit(Point v) {
-  const double size = length(v);
-  return size > 0 ? v / size : Point{};
-}
 /// A quarter turn to growing angles.
 Point leftOf(Point v) { return {-v.y, v.x}; }
-
-Point secondSlope(const Bezier& c, double t) {
-  return 6 * ((c[0] - 2 * c[1] + c[2]) * (1 - t) + (c[1] - 2 * c[2] + c[3]) * t);
-}
-
-/// A place of the true offset curve, its normal, and its derivative by t.
-struct OffsetPlace {
-  Point at, normal, slope;
-  double stretch;  ///< 1 − distance · curvature: below 0 the offset runs backwards.
-};
-
-OffsetPlace offsetAt(const Bezier& c, double t, double distance) {
-  Point slope = cubicSlope(c, t);
-  const double size = length(slope), reach = length(c[1] - c[0]) + length(c[2] - c[1]) + length(c[3] - c[2]);
-  Point along = size > 1e-9 * reach ? slope / size
-                                    : unit(cubicAt(c, std::min(1.0, t + 1e-4)) - cubicAt(c, std::max(0.0, t - 1e-4)));
-  const double curvature = size > 1e-9 * reach ? cross(slope, secondSlope(c, t)) / (size * size * size) : 0;
-  const double stretch = 1 - distance * curvature;
-  const Point normal = leftOf(along);
-  return {cubicAt(c, t) + normal * distance, normal, slope * stretch, stretch};
-}
-
-/// The cubic with the directions of the offset at both ends that passes its middle; where no such one bends the right
-/// way, the one with the offset's own derivatives.
-Bezier fitted(const OffsetPlace& a, const OffsetPlace& middle, const OffsetPlace& b, double span) {
-  const Point t0 = unit(a.slope), t1 = unit(b.slope);
-  const Point want = (middle.at - mix(a.at, b.at, 0.5)) * (8.0 / 3);
-  const double det = cross(t1, t0);  // want = α·t0 − β·t1
-  double alpha = length(a.slope) * span / 3, beta = length(b.slope) * span / 3;
-  const double reach = distance(a.at, middle.at) + distance(middle.at, b.at);
-  if (std::abs(det) > 1e-6) {
-    const double p = -cross(want, t1) / det, q = -cross(want, t0) / det;
-    if (p > 0.05 * reach && q > 0.05 * reach && p < reach && q < reach) {
-      alpha = p;
-      beta = q;
-    }
-  }
-  return {a.at, a.at + t0 * alpha, b.at - t1 * beta, b.at};
-}
 
 void reverse(Contour& contour) {
   Contour out{contour.segments.empty() ? contour.start : contour.segments.back().end, {}, contour.closed};
@@ -64,14 +21,6 @@ void reverse(Contour& contour) {
 }
 
 }  // namespace
-
-Point directionAt(const Bezier& c, bool atEnd) {
-  for (std::size_t i = 1; i < 4; ++i) {
-    const Point way = atEnd ? c[3] - c[3 - i] : c[i] - c[0];
-    if (way.x != 0 || way.y != 0) return unit(way);
-  }
-  return {};
-}
 
 void Band::add(Contour contour, bool regular) {
   if (raw_) {
@@ -92,7 +41,7 @@ void Band::addContour(const Contour& contour) {
   Point at = contour.start;
   const auto take = [&](const Segment& s) {
     const Step step{asCubic(at, s), s.kind == SegmentKind::Line};
-    if (directionAt(step.c, false) != Point{}) steps.push_back(step);
+    if (startDirection(step.c) != Point{}) steps.push_back(step);
     at = s.end;
   };
   for (const Segment& s : contour.segments) take(s);
@@ -107,11 +56,11 @@ void Band::addContour(const Contour& contour) {
     addStep(steps[i]);
     const bool last = i + 1 == steps.size();
     if (last && !contour.closed) break;
-    addJoin(steps[i].c[3], directionAt(steps[i].c, true), directionAt(steps[last ? 0 : i + 1].c, false));
+    addJoin(steps[i].c[3], endDirection(steps[i].c), startDirection(steps[last ? 0 : i + 1].c));
   }
   if (contour.closed) return;
-  addCap(steps.front().c[0], -directionAt(steps.front().c, false));
-  addCap(steps.back().c[3], directionAt(steps.back().c, true));
+  addCap(steps.front().c[0], -startDirection(steps.front().c));
+  addCap(steps.back().c[3], endDirection(steps.back().c));
 }
 
 void Band::addStep(const Step& step) {
@@ -150,13 +99,12 @@ void Band::addSide(const Step& step, double distance) {
 void Band::addCurvePiece(const Bezier& c, double t0, double t1, double distance, bool regular, int depth) {
   const double span = t1 - t0;
   if (!(span > 0)) return;
-  const OffsetPlace a = offsetAt(c, t0, distance), b = offsetAt(c, t1, distance);
-  const Bezier fit = fitted(a, offsetAt(c, t0 + span / 2, distance), b, span);
+  const Bezier fit = offsetPiece(c, t0, t1, distance);
   const double allowed = std::max(1e-6, offsetPrecision * std::abs(distance));
   double off = 0;
   for (const double share : {0.25, 0.5, 0.75}) {
     const OffsetPlace place = offsetAt(c, t0 + span * share, distance);
-    off = std::max(off, std::abs(dot(cubicAt(fit, share) - place.at, place.normal)));
+    off = std::max(off, std::abs(dot(pointOn(fit, share) - place.at, place.normal)));
   }
   if (off > allowed && depth < 10) {
     const double middle = 0.5 * (t0 + t1);
@@ -164,7 +112,7 @@ void Band::addCurvePiece(const Bezier& c, double t0, double t1, double distance,
     addCurvePiece(c, middle, t1, distance, regular, depth + 1);
     return;
   }
-  const Bezier own = t0 == 0 && t1 == 1 ? c : subCubic(c, t0, t1);
+  const Bezier own = t0 == 0 && t1 == 1 ? c : pieceOf(c, t0, t1);
   add({own[0],
        {Segment::cubic(own[1], own[2], own[3]), Segment::line(fit[3]), Segment::cubic(fit[2], fit[1], fit[0]),
         Segment::line(own[0])},

@@ -1,8 +1,8 @@
 // The strip beside a contour: what offsets and lines are made of.
 #pragma once
 
-#include "cutting/bezier.h"
 #include "cutting/offset.h"
+#include "geometry/curve.h"
 
 namespace widecut {
 
@@ -36,9 +36,5 @@ class Band {
   bool raw_ = false;
   Outline out_;
 };
-
-/// The direction at an end of a cubic, of length 1; from further along where its handle lies on the node. (0, 0) for a
-/// cubic that is a point.
-Point directionAt(const Bezier& c, bool atEnd);
 
 }  // namespace widecut

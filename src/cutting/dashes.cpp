@@ -1,41 +1,11 @@
 #include "cutting/dashes.h"
 
-#include "cutting/bezier.h"
+#include "geometry/curve.h"
 
 namespace widecut {
 namespace {
 
 constexpr double mostDashes = 20000;
-
-/// Gauss–Legendre with five points between t0 and t1, halved until two halves agree with the whole.
-double lengthBetween(const Bezier& c, double t0, double t1, int depth = 0) {
-  const auto rule = [&](double a, double b) {
-    constexpr double x[] = {0, 0.5384693101056831, 0.9061798459386640},
-                     w[] = {0.5688888888888889, 0.4786286704993665, 0.2369268850561891};
-    const double middle = (a + b) / 2, half = (b - a) / 2;
-    double sum = w[0] * length(cubicSlope(c, middle));
-    for (int i = 1; i < 3; ++i)
-      sum += w[i] * (length(cubicSlope(c, middle - half * x[i])) + length(cubicSlope(c, middle + half * x[i])));
-    return sum * half;
-  };
-  const double middle = (t0 + t1) / 2, whole = rule(t0, t1), halves = rule(t0, middle) + rule(middle, t1);
-  if (std::abs(whole - halves) <= 1e-8 * halves || depth > 12) return halves;
-  return lengthBetween(c, t0, middle, depth + 1) + lengthBetween(c, middle, t1, depth + 1);
-}
-
-/// The parameter at which a length from the start is reached.
-double parameterAt(const Bezier& c, double whole, double along) {
-  double low = 0, high = 1;
-  double t = along / whole;
-  for (int i = 0; i < 50 && high - low > 1e-12; ++i) {
-    const double f = lengthBetween(c, 0, t) - along;
-    (f < 0 ? low : high) = t;
-    const double speed = length(cubicSlope(c, t));
-    t = speed > 0 ? t - f / speed : -1;
-    if (!(t > low && t < high)) t = (low + high) / 2;
-  }
-  return t;
-}
 
 }  // namespace
 
@@ -50,7 +20,7 @@ std::optional<Problem> refusedDashes(std::span<const double> dashes) {
 }
 
 double lengthOf(Point from, const Segment& s) {
-  return s.kind == SegmentKind::Line ? distance(from, s.end) : lengthBetween(asCubic(from, s), 0, 1);
+  return s.kind == SegmentKind::Line ? distance(from, s.end) : arcLength(asCubic(from, s));
 }
 
 std::vector<Contour> dashed(const Contour& contour, std::span<const double> dashes, double start) {
@@ -93,8 +63,8 @@ std::vector<Contour> dashed(const Contour& contour, std::span<const double> dash
     double done = 0, t0 = 0;
     while (size - done > left) {
       done += left;
-      const double t1 = s.kind == SegmentKind::Line ? done / size : parameterAt(c, size, done);
-      const Bezier piece = subCubic(c, t0, t1);
+      const double t1 = s.kind == SegmentKind::Line ? done / size : parameterAtLength(c, done);
+      const Bezier piece = pieceOf(c, t0, t1);
       if (left > 0)
         dash.segments.push_back(s.kind == SegmentKind::Line ? Segment::line(piece[3])
                                                             : Segment::cubic(piece[1], piece[2], piece[3]));
@@ -102,7 +72,7 @@ std::vector<Contour> dashed(const Contour& contour, std::span<const double> dash
       t0 = t1;
     }
     left -= size - done;
-    const Bezier rest = subCubic(c, t0, 1);
+    const Bezier rest = pieceOf(c, t0, 1);
     dash.segments.push_back(s.kind == SegmentKind::Line ? Segment::line(s.end)
                                                         : Segment::cubic(rest[1], rest[2], s.end));
     at = s.end;

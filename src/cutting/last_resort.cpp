@@ -112,7 +112,7 @@ std::vector<Run> runsOf(const std::vector<Source>& sources, const Frame& frame) 
     double t0 = 0;
     for (int k = 1; k <= steps; ++k) {
       const double t1 = k == steps ? 1 : static_cast<double>(k) / steps;
-      const Cell to = cellOf(k == steps ? c[3] : cubicAt(c, t1));
+      const Cell to = cellOf(k == steps ? c[3] : pointOn(c, t1));
       if (to == from && k < steps) continue;
       if (!(to == from)) runs.push_back({from, to, t0, t1, static_cast<int>(i)});
       from = to;

@@ -1,8 +1,8 @@
 #include "cutting/level.h"
 
-#include "cutting/bezier.h"
 #include "cutting/knife.h"
 #include "cutting/planar_map.h"
+#include "cutting/rising.h"
 
 namespace widecut {
 namespace {
@@ -43,13 +43,13 @@ double underPart(const Bezier& c, double y) {
   double cuts[4], sum = 0;
   const int n = monotoneParts(c, cuts);
   for (int i = 0; i < n; ++i) {
-    Bezier m = subCubic(c, cuts[i], cuts[i + 1]);
+    Bezier m = pieceOf(c, cuts[i], cuts[i + 1]);
     const bool in0 = m[0].y > y, in1 = m[3].y > y;
     if (!in0 && !in1) continue;
     if (in0 != in1) {
       const double sign = in1 ? 1 : -1;
       const double t = solveRising(sign * m[0].y, sign * m[1].y, sign * m[2].y, sign * m[3].y, sign * y);
-      m = in1 ? subCubic(m, t, 1) : subCubic(m, 0, t);
+      m = in1 ? pieceOf(m, t, 1) : pieceOf(m, 0, t);
     }
     sum += underCubic(m);
   }

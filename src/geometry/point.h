@@ -24,6 +24,11 @@ constexpr double dot(Point a, Point b) { return a.x * b.x + a.y * b.y; }
 constexpr double cross(Point a, Point b) { return a.x * b.y - a.y * b.x; }
 inline double length(Point a) { return std::hypot(a.x, a.y); }
 inline double distance(Point a, Point b) { return length(b - a); }
+/// The vector's direction, of length 1; {0, 0} for none.
+inline Point unit(Point a) {
+  const double size = length(a);
+  return size > 0 ? a / size : Point{};
+}
 /// The point a share t of the way from a to b; t may lie outside 0…1.
 constexpr Point mix(Point a, Point b, double t) { return {a.x + (b.x - a.x) * t, a.y + (b.y - a.y) * t}; }
 inline bool isFinite(Point a) { return std::isfinite(a.x) && std::isfinite(a.y); }
