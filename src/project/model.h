@@ -22,10 +22,12 @@ struct Group;
 struct Repeat;
 class Words;
 class Starter;
+class Treated;
 /// What an item is: a shared immutable node of one of these kinds. Functions over all kinds are in forms/form.h; what
 /// one kind is, in the file of its name beside it.
 using Form = std::variant<std::shared_ptr<const Outline>, std::shared_ptr<const Recipe>, std::shared_ptr<const Group>,
-                          std::shared_ptr<const Repeat>, std::shared_ptr<const Words>, std::shared_ptr<const Starter>>;
+                          std::shared_ptr<const Repeat>, std::shared_ptr<const Words>, std::shared_ptr<const Starter>,
+                          std::shared_ptr<const Treated>>;
 
 /// Anything on a sheet. Its form is given in the frame's own space: upright, scale included, so that the
 /// frame's place in its parent is a turn and a shift alone.

@@ -59,7 +59,7 @@ bool isStraight(const NodePath& path, std::size_t edge) {
 }
 
 NodeKind kindOf(const NodePath& path, std::size_t node) {
-  if (path.isEnd(node) || path.nodes.size() < 2) return NodeKind::Corner;
+  if (path.isEnd(node)) return NodeKind::Corner;
   const std::size_t before = path.previous(node);
   if (isStraight(path, before) && isStraight(path, node)) return NodeKind::Corner;
   constexpr double close = 1e-6;

@@ -4,7 +4,7 @@
 #include "project/forms/group.h"
 #include "project/forms/recipe.h"
 #include "project/forms/repeat.h"
-#include "project/forms/starter_form.h"
+#include "project/forms/treated.h"
 #include "project/forms/words.h"
 #include "project/limits.h"
 #include "words/text_breaks.h"
@@ -273,13 +273,64 @@ Form readStarter(Members m) {
   return starterForm(std::move(out));
 }
 
-}  // namespace
+// What is kept of a shape beside its nodes.
 
-void writeForm(const Form& form, json& item) {
-  std::visit([&](const auto& node) { write(*node, item); }, form);
+constexpr const char* cornerNames[] = {"sharp", "round", "scoop", "bevel", "step", "notch"};
+
+json cornerJson(const Corner& corner) {
+  return {{"kind", cornerNames[static_cast<std::size_t>(corner.kind)]}, {"size", corner.size}};
 }
 
-Form readForm(Members& item, ItemReader& reader, int depth) {
+void write(const Treated& treated, json& item) {
+  const Treated::Content& content = treated.content();
+  writeForm(content.base, item);
+  json out = withExtra(content.extra);
+  if (!content.all.isSharp()) out["all"] = cornerJson(content.all);
+  for (const auto& [node, corner] : content.own) {
+    json one = cornerJson(corner);
+    one["node"] = node;
+    out["own"].push_back(std::move(one));
+  }
+  if (content.axis)
+    out["mirror"] = {{"through", pointJson(content.axis->through)},
+                     {"along", pointJson(content.axis->along)},
+                     {"across", pointJson(content.axis->across)}};
+  item["treated"] = std::move(out);
+}
+
+Corner readCorner(Members& m) {
+  const std::string name = m.text("kind");
+  const auto* found = std::find(std::begin(cornerNames), std::end(cornerNames), name);
+  if (found == std::end(cornerNames)) m.wrong("kind", "is none of sharp, round, scoop, bevel, step and notch");
+  return {static_cast<CornerKind>(found - std::begin(cornerNames)), m.number("size", 0, limits::mostLength)};
+}
+
+Form readTreated(Members m, Form base) {
+  Treated::Content out{std::move(base), {}, {}, {}, {}};
+  if (!isPlainShape(Item{.form = out.base})) m.wrong("", "is for outlines and starters alone");
+  const auto nodes = static_cast<int>(storedNodes(*ownOutline(out.base)));
+  const auto part = [&](const json& value, const std::string& name) { return Members(value, m.placeOf(name)); };
+  if (const json* all = m.find("all")) {
+    Members corner = part(*all, "all");
+    out.all = readCorner(corner);
+  }
+  if (m.find("own"))
+    for (const json& value : m.array("own")) {
+      Members one = part(value, "own");
+      const auto node = static_cast<std::size_t>(one.count("node", 0, nodes));
+      if (!out.own.empty() && node <= out.own.back().first) m.wrong("own", "does not name its nodes in rising order");
+      out.own.emplace_back(node, readCorner(one));
+    }
+  if (const json* mirror = m.find("mirror")) {
+    Members axis = part(*mirror, "mirror");
+    out.axis = MirrorAxis{axis.point("through"), axis.point("along"), axis.point("across")};
+    if (std::abs(cross(out.axis->along, out.axis->across)) < 1e-9) m.wrong("mirror", "has no line to mirror at");
+  }
+  out.extra = m.extra();
+  return treatedForm(std::move(out));
+}
+
+Form readBase(Members& item, ItemReader& reader, int depth) {
   const auto members = [&](const char* name) { return Members(*item.find(name), item.placeOf(name)); };
   if (item.find("recipe")) return readRecipe(members("recipe"), reader, depth);
   if (item.find("group")) return readGroup(members("group"), reader, depth);
@@ -287,6 +338,18 @@ Form readForm(Members& item, ItemReader& reader, int depth) {
   if (item.find("words")) return readWords(members("words"));
   if (item.find("starter")) return readStarter(members("starter"));
   return readOutline(item);
+}
+
+}  // namespace
+
+void writeForm(const Form& form, json& item) {
+  std::visit([&](const auto& node) { write(*node, item); }, form);
+}
+
+Form readForm(Members& item, ItemReader& reader, int depth) {
+  Form base = readBase(item, reader, depth);
+  const json* treated = item.find("treated");
+  return treated ? readTreated(Members(*treated, item.placeOf("treated")), std::move(base)) : base;
 }
 
 }  // namespace widecut

@@ -9,12 +9,14 @@
 #include "project/edits/order.h"
 #include "project/edits/pieces.h"
 #include "project/edits/places.h"
+#include "project/edits/reshaping.h"
 #include "project/edits/sheets.h"
 #include "project/edits/starters.h"
 #include "project/edits/words.h"
 #include "project/forms/repeat.h"
 #include "project/resolve.h"
 #include "sample.h"
+#include "shapes/node_edits.h"
 
 namespace widecut {
 
@@ -48,7 +50,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 40));
+    const int which = static_cast<int>(number(0, 51.99));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -126,7 +128,7 @@ class EveryEdit {
       case 30: {
         PieceForm form = formOf(*project.pieces.front());
         form.width = number(100, 400);
-        form.setting.left = number(0, 40);
+        form.setting.left = number(0, 50);
         return withPieceForm(project, project.pieces.front()->id, form,
                              number(0, 1) < 0.5 ? Kept::Scaled : Kept::WhereTheyAre);
       }
@@ -164,6 +166,51 @@ class EveryEdit {
       }
       case 39:
         return withKind(project, one, anyKind());
+      case 40:
+      case 41:
+        return withNodesMapped(project, someNodes(), Affine::move({number(-30, 30), number(-30, 30)}), {50, 50});
+      case 42:
+        return withNodesMapped(project, someNodes(), Affine::turn(number(-1, 1)).about({50, 40}), {50, 50});
+      case 43: {
+        NodePlace place{0, random_() % 4};
+        return withNodeAdded(project, one, place, number(0.05, 0.95), place);
+      }
+      case 44:
+        return withoutNodes(project, someNodes());
+      case 45:
+        return withNodeKind(project, someNodes(), static_cast<NodeKind>(random_() % 3));
+      case 46:
+        return number(0, 1) < 0.5 ? withCorners(project, someNodes(), anyCorner())
+                                  : withAllCorners(project, one, anyCorner());
+      case 47:
+        return withAxis(project, one, number(0, 1) < 0.2 ? std::nullopt : std::optional(anyAxis()));
+      case 48:
+        return withReshaped(project, one, {number(-20, 20), 0}, [&](const NodePaths& before) {
+          NodePaths paths = before;
+          NodePath& path = paths[random_() % paths.size()];
+          if (path.edges() == 0) return paths;
+          const std::size_t edge = random_() % path.edges();
+          switch (random_() % 4) {
+            case 0:
+              path = withBend(path, edge, number(0.1, 0.9), {number(-50, 50), number(-50, 50)});
+              break;
+            case 1:
+              path = withHandle(path, edge, Side::Out, {number(-50, 50), number(-50, 50)}, number(0, 1) < 0.5);
+              break;
+            case 2:
+              path = reversed(path);
+              break;
+            default:
+              paths = partedAt(path, edge);
+          }
+          return paths;
+        });
+      case 49: {
+        const Id other = anyItem();
+        return withEndsJoined(project, {one, 0, number(0, 1) < 0.5}, {other, 0, number(0, 1) < 0.5});
+      }
+      case 50:
+        return withPathDropped(project, one, 0, fresh);
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
@@ -174,6 +221,24 @@ class EveryEdit {
           return after;
         });
     }
+  }
+  NodesOfItems someNodes() {
+    NodesOfItems nodes;
+    for (const Id id : someItems()) {
+      const ItemPtr item = findItem(project, id);
+      const auto paths = item ? nodesOf(*item) : std::nullopt;
+      if (!paths) continue;
+      for (std::size_t p = 0; p < paths->size(); ++p)
+        for (std::size_t i = 0; i < std::min<std::size_t>((*paths)[p].nodes.size(), 12); ++i)
+          if (number(0, 1) < 0.4) nodes[id].push_back({p, i});
+    }
+    return nodes;
+  }
+  Corner anyCorner() { return {static_cast<CornerKind>(random_() % 6), number(0, 30)}; }
+  MirrorAxis anyAxis() {
+    const double angle = random_() % 2 == 0 ? 0 : number(0, pi);
+    const Point along{std::sin(angle), std::cos(angle)};
+    return {{number(-5, 5), 0}, along, {along.y, -along.x}};
   }
   const StarterKind& anyKind() { return *starterKinds()[random_() % starterKinds().size()]; }
   /// Small ones of all that counts or measures lengths.

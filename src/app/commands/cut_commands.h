@@ -3,7 +3,7 @@
 
 #include "app/commands/command_rules.h"
 #include "app/desk/cuts.h"
-#include "project/forms/starter_form.h"
+#include "project/forms/treated.h"
 #include "project/forms/words.h"
 
 namespace widecut::commands {
@@ -90,7 +90,8 @@ inline constexpr Command cutCommands[] = {
      .run = [](const Site& s) { bake(s.desk); },
      .applies =
          [](const Desk& d) {
-           return cutout(d) || (d.onlyItem() && (wordsOf(*d.onlyItem()) || starterOf(*d.onlyItem())));
+           return cutout(d) ||
+                  (d.onlyItem() && (wordsOf(*d.onlyItem()) || starterOf(*d.onlyItem()) || treatedOf(*d.onlyItem())));
          },
      .hint = QT_TRANSLATE_NOOP("Commands",
                                "Final: a cutout, words or a starter become a plain outline with the nodes of the "

@@ -1,6 +1,7 @@
 #include "project/edits/lines.h"
 
 #include "project/edits/tree.h"
+#include "project/forms/treated.h"
 
 namespace widecut {
 
@@ -9,7 +10,7 @@ Item lineItem(Id id, std::string name, Point from, Point to, Style style) {
 }
 
 std::optional<std::pair<Point, Point>> endsOf(const Item& item) {
-  const auto* held = std::get_if<std::shared_ptr<const Outline>>(&item.form);
+  const auto* held = std::get_if<std::shared_ptr<const Outline>>(&baseOf(item.form));
   if (!held || (*held)->contours.size() != 1) return std::nullopt;
   const Contour& c = (*held)->contours.front();
   if (c.closed || c.segments.size() != 1 || c.segments.front().kind != SegmentKind::Line) return std::nullopt;

@@ -8,7 +8,7 @@
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
-#include "project/forms/starter_form.h"
+#include "project/forms/treated.h"
 #include "project/forms/words.h"
 #include "project/framing.h"
 #include "project/limits.h"
@@ -189,7 +189,9 @@ Item trimmed(const Item& item, const Outline& area, const std::string& edge, Id 
 
 Project withBaked(const Project& project, Id id) {
   return withItem(project, id, [&](const Item& item) {
-    return item.recipe() || wordsOf(item) || starterOf(item) ? plainLike(item, resolved(item)->outline) : item;
+    return item.recipe() || wordsOf(item) || starterOf(item) || treatedOf(item)
+               ? plainLike(item, resolved(item)->outline)
+               : item;
   });
 }
 

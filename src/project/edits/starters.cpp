@@ -2,6 +2,7 @@
 
 #include "project/edits/fills.h"
 #include "project/edits/tree.h"
+#include "project/forms/treated.h"
 #include "project/names.h"
 #include "project/resolve.h"
 
@@ -61,7 +62,7 @@ Project withNumbers(const Project& project, Id id, Values numbers) {
       out.position = item.toParent()(content.stretch(frame.centre()));
     }
     out.name = followed(item.name, nameOfStarter(*content.kind, before), nameOfStarter(*content.kind, content.numbers));
-    out.form = starterForm(std::move(content));
+    out.form = withBase(item.form, starterForm(std::move(content)));
     keepCovered(out);
     return out;
   });
@@ -91,7 +92,7 @@ Project withKind(const Project& project, Id id, const StarterKind& kind, Values 
     if (starter)
       out.name = followed(item.name, nameOfStarter(starter->kind(), starter->content().numbers),
                           nameOfStarter(kind, content.numbers));
-    out.form = starterForm(std::move(content));
+    out.form = withBase(item.form, starterForm(std::move(content)));
     if (!starter && pictureOf(*out.style)) {
       // The picture stays where it is on the sheet, in the frame space that is centred now.
       Picture picture = *pictureOf(*out.style);

@@ -7,6 +7,7 @@
 #include "project/forms/recipe.h"
 #include "project/forms/repeat.h"
 #include "project/forms/starter_form.h"
+#include "project/forms/treated.h"
 #include "project/forms/words.h"
 
 namespace widecut {
@@ -145,8 +146,8 @@ std::optional<Resized> resized(const Form& form, const Affine& inFrame) {
 bool isSameRule(const Form& a, const Form& b) {
   return a.index() == b.index() && std::visit(
                                        [&](const auto& node) {
-                                         using Node = std::decay_t<decltype(node)>;
-                                         return node == std::get<Node>(b) || isSameRule(*node, *std::get<Node>(b));
+                                         using Held = std::decay_t<decltype(node)>;
+                                         return node == std::get<Held>(b) || isSameRule(*node, *std::get<Held>(b));
                                        },
                                        a);
 }

@@ -1,5 +1,6 @@
 #include "project/forms/starter_form.h"
 
+#include "project/forms/treated.h"
 #include "project/limits.h"
 
 namespace widecut {
@@ -27,8 +28,12 @@ bool mapFrame(Starter::Content& content, const Affine& linear) {
 }  // namespace
 
 const Starter* starterOf(const Item& item) {
-  const auto* held = std::get_if<std::shared_ptr<const Starter>>(&item.form);
+  const auto* held = std::get_if<std::shared_ptr<const Starter>>(&baseOf(item.form));
   return held ? held->get() : nullptr;
+}
+
+bool isPlainShape(const Item& item) {
+  return starterOf(item) || std::holds_alternative<std::shared_ptr<const Outline>>(baseOf(item.form));
 }
 
 std::string whatIsBeyond(const Starter& starter) {

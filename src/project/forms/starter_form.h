@@ -35,13 +35,11 @@ class Starter {
 };
 
 inline Form starterForm(Starter::Content content) { return std::make_shared<const Starter>(std::move(content)); }
-/// The item's starter; null for all other forms.
+/// The item's starter, its corners treated or not; null for all other forms.
 const Starter* starterOf(const Item& item);
 
 /// True for items with an outline of their own that is no text.
-inline bool isPlainShape(const Item& item) {
-  return starterOf(item) || std::holds_alternative<std::shared_ptr<const Outline>>(item.form);
-}
+bool isPlainShape(const Item& item);
 
 inline std::string_view kindName(const Starter&) { return "starter"; }
 inline std::optional<Outline> ownOutline(const Starter& starter) { return starter.outline(); }

@@ -1,0 +1,128 @@
+#include "project/forms/treated.h"
+
+#include <algorithm>
+
+#include "project/forms/outline_form.h"
+#include "project/limits.h"
+
+namespace widecut {
+namespace {
+
+template <class Act>
+void eachNode(NodePaths& paths, const Act& act) {
+  std::size_t number = 0;
+  for (NodePath& path : paths)
+    for (Node& node : path.nodes) act(node, number++);
+}
+
+std::size_t nodesIn(const NodePaths& paths) {
+  std::size_t n = 0;
+  for (const NodePath& path : paths) n += path.nodes.size();
+  return n;
+}
+
+}  // namespace
+
+Treated::Treated(Content content) : content_(std::move(content)) {
+  // What is sharp is said in one way.
+  if (content_.all.isSharp()) content_.all = {};
+  for (auto& [node, corner] : content_.own)
+    if (corner.isSharp()) corner = {};
+  paths_ = nodesOf(*ownOutline(content_.base));
+  auto own = content_.own.begin();
+  eachNode(paths_, [&](Node& node, std::size_t number) {
+    while (own != content_.own.end() && own->first < number) ++own;
+    node.corner = own != content_.own.end() && own->first == number ? own->second : content_.all;
+  });
+  treated_ = treatedOutline(paths_);
+}
+
+const Form& baseOf(const Form& form) {
+  const auto* held = std::get_if<std::shared_ptr<const Treated>>(&form);
+  return held ? (*held)->content().base : form;
+}
+
+const Treated* treatedOf(const Item& item) {
+  const auto* held = std::get_if<std::shared_ptr<const Treated>>(&item.form);
+  return held ? held->get() : nullptr;
+}
+
+std::optional<NodePaths> nodesOf(const Item& item) {
+  if (const Treated* treated = treatedOf(item)) return treated->paths();
+  if (!isPlainShape(item)) return std::nullopt;
+  return nodesOf(*ownOutline(item.form));
+}
+
+std::optional<MirrorAxis> axisOf(const Item& item) {
+  const Treated* treated = treatedOf(item);
+  return treated ? treated->content().axis : std::nullopt;
+}
+
+Form treatedForm(Treated::Content content) {
+  const bool says = !content.all.isSharp() || !content.own.empty() || content.axis || !content.extra.empty();
+  return says ? std::make_shared<const Treated>(std::move(content)) : std::move(content.base);
+}
+
+Form withBase(const Form& form, Form base) {
+  const auto* held = std::get_if<std::shared_ptr<const Treated>>(&form);
+  if (!held) return base;
+  Treated::Content content = (*held)->content();
+  const std::size_t nodes = nodesIn(nodesOf(*ownOutline(base)));
+  content.base = std::move(base);
+  std::erase_if(content.own, [&](const auto& one) { return one.first >= nodes; });
+  return treatedForm(std::move(content));
+}
+
+Form formOf(const NodePaths& paths, const Corner& all, const std::optional<MirrorAxis>& axis, std::string extra) {
+  Treated::Content content{std::make_shared<const Outline>(outlineOf(paths)), all, {}, axis, std::move(extra)};
+  std::size_t number = 0;
+  for (const NodePath& path : paths)
+    for (const Node& node : path.nodes) {
+      const bool alike = node.corner == all || (node.corner.isSharp() && all.isSharp());
+      if (!alike) content.own.emplace_back(number, node.corner);
+      ++number;
+    }
+  return treatedForm(std::move(content));
+}
+
+std::string_view kindName(const Treated& treated) { return kindOf(treated.content().base); }
+
+std::string whatIsBeyond(const Treated& treated) {
+  const Treated::Content& c = treated.content();
+  if (std::string base = whatIsBeyond(c.base); !base.empty()) return base;
+  const auto isBeyond = [](const Corner& corner) { return !(corner.size >= 0 && corner.size <= limits::mostLength); };
+  if (isBeyond(c.all) || std::any_of(c.own.begin(), c.own.end(), [&](const auto& one) { return isBeyond(one.second); }))
+    return "would have a corner larger than 1000000 points (353 m)";
+  if (c.axis && !(isPlace(c.axis->through) && isPlace(c.axis->along) && isPlace(c.axis->across)))
+    return "would be mirrored at a line further away than 1000000 points (353 m)";
+  return whatIsBeyond(treated.outline());
+}
+
+Form mapped(const Treated& treated, const Affine& linear) {
+  Treated::Content c = treated.content();
+  c.base = mapped(c.base, linear);
+  const double scale = linear.meanScale();
+  c.all.size *= scale;
+  for (auto& [node, corner] : c.own) corner.size *= scale;
+  if (c.axis) c.axis = mapped(*c.axis, linear);
+  return treatedForm(std::move(c));
+}
+
+std::optional<Resized> resized(const Treated& treated, const Affine& inFrame) {
+  Treated::Content c = treated.content();
+  Resized base = resized(c.base, inFrame).value_or(Resized{mapped(c.base, inFrame.linear()), inFrame(Point{0, 0})});
+  c.base = std::move(base.form);
+  if (c.axis) c.axis = mapped(*c.axis, inFrame.linear());
+  return Resized{treatedForm(std::move(c)), base.origin};
+}
+
+bool isSameRule(const Treated& a, const Treated& b) {
+  const Treated::Content &x = a.content(), &y = b.content();
+  return x.all == y.all && x.own == y.own && x.axis == y.axis && x.extra == y.extra && isSameRule(x.base, y.base);
+}
+
+std::optional<Formula> flatten(const Treated& treated, const Affine& frame, Flat& flat) {
+  return flat.add(transformed(treated.outline(), frame));
+}
+
+}  // namespace widecut
