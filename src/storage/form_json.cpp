@@ -307,7 +307,7 @@ Corner readCorner(Members& m) {
 
 Form readTreated(Members m, Form base) {
   Treated::Content out{std::move(base), {}, {}, {}, {}};
-  if (!isPlainShape(Item{.form = out.base})) m.wrong("", "is for outlines and starters alone");
+  if (!isPlainShape(out.base)) m.wrong("", "is for outlines and starters alone");
   const auto nodes = static_cast<int>(storedNodes(*ownOutline(out.base)));
   const auto part = [&](const json& value, const std::string& name) { return Members(value, m.placeOf(name)); };
   if (const json* all = m.find("all")) {

@@ -7,6 +7,7 @@
 
 #include "app/bench/knife_page.h"
 #include "app/bench/next_steps_page.h"
+#include "app/bench/nodes_page.h"
 #include "app/bench/offset_page.h"
 #include "app/bench/outcomes_page.h"
 #include "app/bench/recipe_page.h"
@@ -48,12 +49,13 @@ bool showsStarter(const Desk& d) {
 }
 bool offersStarters(const Desk& d) {
   if (inHand<ToolKind::Starter>(d)) return !d.nextKind();
-  return !inHand<ToolKind::Words>(d) && d.selection().empty();
+  return !inHand<ToolKind::Words, ToolKind::Nodes>(d) && d.selection().empty();
 }
 
 /// The first one that applies shows; the last one always does.
 constexpr Entry pages[] = {
     {make<OffsetPage>, inHand<ToolKind::Offset, ToolKind::LineOutline>},
+    {make<NodesPage>, inHand<ToolKind::Nodes>},
     {make<KnifePage>, inHand<ToolKind::Knife>},
     {make<ReframePage>,
      [](const Desk& d) { return inHand<ToolKind::Reframe>(d) && d.onlyItem() && shownPhoto(*d.onlyItem()); }},

@@ -25,7 +25,7 @@ QList<QKeySequence> Command::keyList() const {
 
 QString nameOf(CommandMenu menu) {
   static const char* const names[] = {QT_TRANSLATE_NOOP("Commands", "Project"), QT_TRANSLATE_NOOP("Commands", "Edit"),
-                                      QT_TRANSLATE_NOOP("Commands", "Draw"),    QT_TRANSLATE_NOOP("Commands", "Cut"),
+                                      QT_TRANSLATE_NOOP("Commands", "Draw"),    QT_TRANSLATE_NOOP("Commands", "Nodes"),   QT_TRANSLATE_NOOP("Commands", "Cut"),
                                       QT_TRANSLATE_NOOP("Commands", "Fill"),    QT_TRANSLATE_NOOP("Commands", "Text"),
                                       QT_TRANSLATE_NOOP("Commands", "Arrange"), QT_TRANSLATE_NOOP("Commands", "Sheets"),
                                       QT_TRANSLATE_NOOP("Commands", "View"),    QT_TRANSLATE_NOOP("Commands", "Help")};

@@ -46,6 +46,18 @@ enum class CommandId : unsigned char {
   FindShape,
   StarterNumbers,
   KeepOnShelf,
+  NodeCorner,
+  NodeSmooth,
+  NodeEven,
+  NodesInColumn,
+  NodesInRow,
+  OpenOrClose,
+  PartAtNode,
+  JoinEnds,
+  ReversePath,
+  StartHere,
+  DropPath,
+  MirrorEditing,
   Union,
   SubtractFront,
   SubtractBack,
@@ -104,7 +116,7 @@ enum class CommandId : unsigned char {
   count
 };
 
-enum class CommandMenu : unsigned char { Project, Edit, Draw, Cut, Fill, Text, Arrange, Sheets, View, Help, count };
+enum class CommandMenu : unsigned char { Project, Edit, Draw, Nodes, Cut, Fill, Text, Arrange, Sheets, View, Help, count };
 
 /// What commands work on.
 struct CommandSite {

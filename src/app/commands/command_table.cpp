@@ -5,6 +5,7 @@
 #include "app/commands/draw_commands.h"
 #include "app/commands/edit_commands.h"
 #include "app/commands/fill_commands.h"
+#include "app/commands/node_commands.h"
 #include "app/commands/project_commands.h"
 #include "app/commands/sheets_commands.h"
 #include "app/commands/text_commands.h"
@@ -25,7 +26,7 @@ constexpr auto joined(const Command (&... tables)[Sizes]) {
 }
 
 constexpr auto table = joined(commands::projectCommands, commands::editCommands, commands::drawCommands,
-                              commands::cutCommands, commands::fillCommands, commands::textCommands,
+                              commands::nodeCommands,                              commands::cutCommands, commands::fillCommands, commands::textCommands,
                               commands::arrangeCommands, commands::sheetsCommands, commands::viewCommands);
 
 // Each id has its place, so that it is found without looking, and none can be left out.

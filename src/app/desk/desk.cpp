@@ -141,12 +141,28 @@ void Desk::dropMissing() {
   for (const Id id : selection_)
     if (index->find(id)) kept.push_back(id);
   if (kept.size() != selection_.size()) select(kept);
+  chooseNodes(chosenNodes_);
+}
+
+void Desk::chooseNodes(NodesOfItems nodes) {
+  for (auto one = nodes.begin(); one != nodes.end();) {
+    const ItemPtr item = findItem(settled(), one->first);
+    const auto paths = item ? nodesOf(*item) : std::nullopt;
+    std::erase_if(one->second, [&](NodePlace p) {
+      return !paths || p.path >= paths->size() || p.node >= (*paths)[p.path].nodes.size();
+    });
+    one = one->second.empty() ? nodes.erase(one) : std::next(one);
+  }
+  if (nodes == chosenNodes_) return;
+  chosenNodes_ = std::move(nodes);
+  emit nodesChosen();
 }
 
 void Desk::select(std::vector<Id> items) {
   std::erase_if(items, [&](Id id) { return !findItem(settled(), id) && !findItem(project(), id); });
   if (items == selection_) return;
   selection_ = std::move(items);
+  chooseNodes({});
   showsNumbers_ = false;
   chosenLook_ = 0;
   chosenPhoto_.reset();

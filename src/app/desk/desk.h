@@ -15,6 +15,7 @@
 #include "geometry/progress.h"
 #include "media/photo.h"
 #include "project/edits/cutouts.h"
+#include "project/edits/reshaping.h"
 #include "project/history.h"
 #include "project/lookup.h"
 #include "storage/recovery.h"
@@ -82,6 +83,12 @@ class Desk : public QObject {
 
   /// Selects what there is of these.
   void select(std::vector<Id> items);
+  /// The nodes that the node tool works on; those that are gone leave by themselves.
+  const NodesOfItems& chosenNodes() const { return chosenNodes_; }
+  void chooseNodes(NodesOfItems nodes);
+  /// True when it was agreed that starters become plain outlines where their nodes are moved.
+  bool makesPlain() const { return makesPlain_; }
+  void setMakesPlain() { makesPlain_ = true; }
   void goToSheet(Id sheet);
   /// The sheets that are chosen in the sheets panel, in their order; the open one is among them.
   std::vector<Id> chosenSheets() const;
@@ -176,6 +183,7 @@ class Desk : public QObject {
  signals:
   void projectChanged();
   void selectionChanged();
+  void nodesChosen();
   void sheetChanged();
   /// A project was begun, opened or taken up: there is something to see.
   void begun();
@@ -226,6 +234,8 @@ class Desk : public QObject {
   std::optional<Project> opening_;  ///< What shows of a file while the rest of it is read.
   const Trial* trying_ = nullptr;   ///< Whose change the preview is.
   std::vector<Id> selection_;
+  NodesOfItems chosenNodes_;
+  bool makesPlain_ = false;
   Id sheet_ = 0;
   std::vector<Id> chosenSheets_;
   ToolKind tool_ = ToolKind::Select;

@@ -43,7 +43,7 @@ Mat::Mat(Desk& desk, QWidget* parent)
   connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);
   connect(&desk, &Desk::sheetChanged, this, &Mat::fitSheet);
-  for (const auto signal : {&Desk::viewChanged, &Desk::pivotChanged})
+  for (const auto signal : {&Desk::viewChanged, &Desk::pivotChanged, &Desk::nodesChosen})
     connect(&desk, signal, this, [this] { update(); });
   connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
   connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, [this] {

@@ -6,6 +6,7 @@ namespace widecut {
 /// What each one is, and does, stands in the table of tools (tool_table.cpp).
 enum class ToolKind : unsigned char {
   Select,
+  Nodes,
   Rectangle,
   Ellipse,
   Polygon,

@@ -99,7 +99,8 @@ Item reshaped(const Item& item, Point held, const Reshaping& change) {
   if (axis) {
     const double close = closeness(paths);
     keepOnAxis(paths, *before, *axis, close);
-    paths = madeSymmetric(paths, *axis, axis->sideOf(held) < 0 ? -1 : 1, Halving::AsItIs, close);
+    const Halving halving = isSymmetric(*before, *axis, close) ? Halving::AsItIs : Halving::Cut;
+    paths = madeSymmetric(paths, *axis, axis->sideOf(held) < 0 ? -1 : 1, halving, close);
   }
   paths = withoutEmpty(std::move(paths));
   if (paths.empty() || paths == *before) return item;

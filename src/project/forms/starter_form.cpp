@@ -32,8 +32,10 @@ const Starter* starterOf(const Item& item) {
   return held ? held->get() : nullptr;
 }
 
-bool isPlainShape(const Item& item) {
-  return starterOf(item) || std::holds_alternative<std::shared_ptr<const Outline>>(baseOf(item.form));
+bool isPlainShape(const Form& form) {
+  const Form& base = baseOf(form);
+  return std::holds_alternative<std::shared_ptr<const Outline>>(base) ||
+         std::holds_alternative<std::shared_ptr<const Starter>>(base);
 }
 
 std::string whatIsBeyond(const Starter& starter) {

@@ -38,8 +38,9 @@ inline Form starterForm(Starter::Content content) { return std::make_shared<cons
 /// The item's starter, its corners treated or not; null for all other forms.
 const Starter* starterOf(const Item& item);
 
-/// True for items with an outline of their own that is no text.
-bool isPlainShape(const Item& item);
+/// True for plain outlines and starters, treated or not.
+bool isPlainShape(const Form& form);
+inline bool isPlainShape(const Item& item) { return isPlainShape(item.form); }
 
 inline std::string_view kindName(const Starter&) { return "starter"; }
 inline std::optional<Outline> ownOutline(const Starter& starter) { return starter.outline(); }

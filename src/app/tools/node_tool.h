@@ -1,0 +1,78 @@
+// Tool 2: nodes, handles and edges.
+#pragma once
+
+#include "app/desk/desk.h"
+#include "app/mat/selection_frame.h"
+#include "app/tools/node_marks.h"
+#include "app/tools/tool.h"
+
+namespace widecut {
+
+/// Reshapes the selected items, and the parts of selected cutouts. What a click would do is drawn before it: the node
+/// that would appear, the edge that would bend, the handle that would move.
+class NodeTool : public Tool {
+ public:
+  NodeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {}
+
+  void press(const Pointer& pointer) override;
+  void drag(const Pointer& pointer) override;
+  void release(const Pointer& pointer) override;
+  void hover(const Pointer& pointer) override;
+  void doubleClick(const Pointer& pointer) override;
+  void choose(const Pointer& pointer) override;
+  bool key(QKeyEvent& event) override;
+  bool wants(const QKeyEvent& event) const override;
+  void putAway() override;
+  void paint(QPainter& painter) override;
+  QString hint() const override;
+  QCursor cursor() const override;
+
+ private:
+  enum class Doing : unsigned char {
+    Nothing,
+    Pressed,
+    MovingNodes,
+    MovingHandle,
+    PullingHandle,
+    Bending,
+    Gripping,
+    MovingAxis,
+    TurningAxis,
+    Marquee
+  };
+  /// A hold of the axis that a selected item is mirrored at: along it, or at its upper end.
+  struct AxisHit {
+    Id item;
+    bool turns;
+  };
+
+  std::vector<ItemPtr> items() const;
+  std::optional<NodeHit> hitAt(const Pointer& pointer) const;
+  std::optional<AxisHit> axisAt(const Pointer& pointer) const;
+  /// Round the chosen nodes, where there are several; a little larger than they need.
+  std::optional<SelectionFrame> frame() const;
+  /// An open end that the dragged one would be joined to here.
+  std::optional<NodeHit> endToJoin(const Pointer& pointer) const;
+  /// False, and the person is asked, when the item is a starter and that was not agreed yet.
+  bool mayReshape(Id item);
+  void begin();
+  void moveNodes(const Pointer& pointer);
+  void moveHandle(const Pointer& pointer);
+  void moveAxis(const Pointer& pointer);
+  void click(const Pointer& pointer);
+  QString labelNow() const;
+  void stop();
+
+  Trial trial_;
+  Doing doing_ = Doing::Nothing;
+  Pointer pressed_{}, now_{};
+  std::optional<NodeHit> hot_, held_, end_;
+  std::optional<NodeHit> added_;  ///< By the click just made.
+  bool wasChosen_ = false;        ///< What is pressed, before it was.
+  std::optional<AxisHit> axis_;
+  std::optional<Grip> grip_;
+  std::optional<SelectionFrame> gripped_;
+  bool asked_ = false;  ///< Whether a starter should become a plain outline.
+};
+
+}  // namespace widecut
