@@ -10,6 +10,7 @@
 #include "app/bench/nodes_page.h"
 #include "app/bench/offset_page.h"
 #include "app/bench/outcomes_page.h"
+#include "app/bench/pen_page.h"
 #include "app/bench/recipe_page.h"
 #include "app/bench/reframe_page.h"
 #include "app/bench/starter_page.h"
@@ -56,6 +57,7 @@ bool offersStarters(const Desk& d) {
 constexpr Entry pages[] = {
     {make<OffsetPage>, inHand<ToolKind::Offset, ToolKind::LineOutline>},
     {make<NodesPage>, inHand<ToolKind::Nodes>},
+    {make<PenPage>, inHand<ToolKind::Pen>},
     {make<KnifePage>, inHand<ToolKind::Knife>},
     {make<ReframePage>,
      [](const Desk& d) { return inHand<ToolKind::Reframe>(d) && d.onlyItem() && shownPhoto(*d.onlyItem()); }},

@@ -1,7 +1,6 @@
 #include "app/bench/node_numbers.h"
 
 #include <QGridLayout>
-#include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
 
@@ -43,19 +42,17 @@ NodeNumbers::NodeNumbers(Desk& desk, QWidget* parent) : QWidget(parent), desk_(d
   grid->addWidget(caption(tr("after"), this), 2, 0);
   grid->addWidget(field(Number::OutLength, tr("length of the handle after"), unit, {}, 80), 2, 1);
   grid->addWidget(field(Number::OutAngle, tr("angle of the handle after"), Unit::Plain, "°", 80), 2, 2);
-  auto* corners = new QHBoxLayout;
-  corners->setSpacing(3);
+  grid->addWidget(caption(tr("   corners"), this), 0, 3);
   for (std::size_t i = 0; i < std::size(kinds_); ++i) {
     kinds_[i] = new QPushButton(tr(cornerWords[i]), this);
     kinds_[i]->setObjectName(QString("corner ") + cornerWords[i]);
     kinds_[i]->setCheckable(true);
-    kinds_[i]->setMinimumWidth(10);
+    kinds_[i]->setFixedWidth(56);
     connect(kinds_[i], &QPushButton::clicked, this, [this, i] { takeCorner(static_cast<CornerKind>(i)); });
-    corners->addWidget(kinds_[i]);
+    grid->addWidget(kinds_[i], static_cast<int>(i / 2), 4 + static_cast<int>(i % 2));
   }
-  corners->addWidget(field(Number::CornerSize, tr("size of the corner"), unit, {}, 72));
-  grid->addWidget(caption(tr("corners"), this), 3, 0);
-  grid->addLayout(corners, 3, 1, 1, 5);
+  grid->addWidget(caption(tr("size"), this), 3, 3);
+  grid->addWidget(field(Number::CornerSize, tr("size of the corner"), unit, {}, 80), 3, 4, 1, 2);
 }
 
 MeasureField* NodeNumbers::field(Number number, const QString& name, Unit unit, const QString& suffix, int width) {

@@ -39,12 +39,12 @@ NodesPage::NodesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   auto* grid = new QGridLayout(buttons_);
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setSpacing(5);
-  constexpr CommandId commands[][4] = {
-      {CommandId::NodeCorner, CommandId::NodeSmooth, CommandId::NodeEven, CommandId::OpenOrClose},
-      {CommandId::PartAtNode, CommandId::JoinEnds, CommandId::ReversePath, CommandId::StartHere},
-      {CommandId::NodesInColumn, CommandId::NodesInRow, CommandId::DropPath, CommandId::MirrorEditing}};
-  for (int line = 0; line < 3; ++line)
-    for (int place = 0; place < 4; ++place) grid->addWidget(buttonFor(commands[line][place], buttons_), line, place);
+  constexpr CommandId commands[][3] = {{CommandId::NodeCorner, CommandId::NodeSmooth, CommandId::NodeEven},
+                                       {CommandId::OpenOrClose, CommandId::PartAtNode, CommandId::JoinEnds},
+                                       {CommandId::NodesInColumn, CommandId::NodesInRow, CommandId::MirrorEditing},
+                                       {CommandId::ReversePath, CommandId::StartHere, CommandId::DropPath}};
+  for (int line = 0; line < 4; ++line)
+    for (int place = 0; place < 3; ++place) grid->addWidget(buttonFor(commands[line][place], buttons_), line, place);
   row->addWidget(buttons_, 0, Qt::AlignTop);
 
   question_ = new QWidget(this);

@@ -8,6 +8,7 @@
 
 #include "app/desk/mat_view.h"
 #include "app/desk/next_shapes.h"
+#include "app/desk/pen.h"
 #include "app/desk/pivot.h"
 #include "app/tools/tool_kind.h"
 #include "cutting/offset.h"
@@ -174,6 +175,7 @@ class Desk : public QObject {
   Result<void> placePhoto(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
+  Pen pen;
   double knifeGap = 2 * pointsPerMillimetre;  ///< Points, ≥ 0.
   /// What the offset tool is about to do.
   double offsetDistance = 3 * pointsPerMillimetre;

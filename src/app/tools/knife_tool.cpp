@@ -9,6 +9,7 @@
 #include "app/mat/pointer_label.h"
 #include "app/mat/selection_frame.h"
 #include "geometry/measure.h"
+#include "geometry/smooth_through.h"
 #include "painting/raster.h"
 #include "project/edits/pieces.h"
 #include "project/resolve.h"
@@ -18,15 +19,6 @@ namespace {
 
 constexpr double freehandStep = 14;  // pixels between the nodes of a stroke as drawn
 
-/// A smooth open contour through the points.
-Contour smoothThrough(const std::vector<Point>& p) {
-  Contour c{p.front(), {}, false};
-  const auto tangent = [&](std::size_t i) { return i == 0 || i + 1 == p.size() ? Point{} : (p[i + 1] - p[i - 1]) / 6; };
-  for (std::size_t i = 0; i + 1 < p.size(); ++i)
-    c.segments.push_back(Segment::cubic(p[i] + tangent(i), p[i + 1] - tangent(i + 1), p[i + 1]));
-  return c;
-}
-
 }  // namespace
 
 Outline KnifeTool::stroke() const {
@@ -34,7 +26,7 @@ Outline KnifeTool::stroke() const {
   if (!freehand_) return {{{points_.front(), {Segment::line(now_)}, false}}};
   std::vector<Point> all = points_;
   if (all.back() != now_) all.push_back(now_);
-  return {{smoothThrough(all)}};
+  return {{smoothThrough(all, false)}};
 }
 
 std::vector<Id> KnifeTool::targets() const {

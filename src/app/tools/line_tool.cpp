@@ -19,14 +19,6 @@ constexpr double usualLength = 40 * pointsPerMillimetre;
 constexpr double usualWidth = 1 * pointsPerMillimetre;
 constexpr double leastLength = 0.01;  // points
 
-/// Lines have no area: they are drawn in the colour that areas get.
-Style lineStyle(const Desk& desk) {
-  Style style;
-  const Line* line = lineOf(desk.styleForNew);
-  setLine(style, line ? *line : Line{colourOf(desk.styleForNew).value_or(Colour{0x23, 0x30, 0x2E}), usualWidth});
-  return style;
-}
-
 std::vector<SizeEntry::Field> fieldsFor(const Desk& desk, Point way) {
   return {{Mat::tr("length"), desk.unit(), {}, length(way)}, {Mat::tr("angle"), Unit::Plain, "°", degreesOf(way)}};
 }
@@ -36,6 +28,13 @@ Point wayOf(const std::vector<double>& values) {
 }
 
 }  // namespace
+
+Style lineStyle(const Desk& desk) {
+  Style style;
+  const Line* line = lineOf(desk.styleForNew);
+  setLine(style, line ? *line : Line{colourOf(desk.styleForNew).value_or(Colour{0x23, 0x30, 0x2E}), usualWidth});
+  return style;
+}
 
 Point atEighths(Point way) {
   constexpr double eighth = pi / 4;

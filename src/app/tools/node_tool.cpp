@@ -1,5 +1,6 @@
 #include "app/tools/node_tool.h"
 
+#include <QApplication>
 #include <QKeyEvent>
 
 #include "app/desk/reshape.h"
@@ -287,6 +288,7 @@ void NodeTool::click(const Pointer& p) {
     const Id item = held_->item;
     if (!desk_.commit(Mat::tr("Add node"), std::move(changed))) return;
     added_ = NodeHit{NodeHit::What::Node, item, made, Side::Out, 0, held_->at};
+    sinceAdded_.start();
     desk_.chooseNodes({{item, {made}}});
     return;
   }
@@ -301,7 +303,11 @@ void NodeTool::doubleClick(const Pointer& p) {
   const auto hit = hitAt(p);
   if (!hit || hit->what != NodeHit::What::Node) return;
   // Two quick clicks on an edge: the first has added the node, and that is all that was meant.
-  if (added_ && added_->item == hit->item && added_->place == hit->place) return;
+  const bool isNew = added_ && added_->item == hit->item && added_->place == hit->place;
+  if (isNew && sinceAdded_.elapsed() < 2 * QApplication::doubleClickInterval()) {
+    added_.reset();
+    return;
+  }
   if (!mayReshape(hit->item)) return;
   const auto paths = nodesOf(*findItem(desk_.settled(), hit->item));
   desk_.chooseNodes({{hit->item, {hit->place}}});
@@ -318,7 +324,6 @@ void NodeTool::choose(const Pointer& p) {
 void NodeTool::hover(const Pointer& p) {
   now_ = p;
   hot_ = hitAt(p);
-  if (!hot_ || (added_ && hot_->place != added_->place)) added_.reset();
   const auto around = frame();
   const bool isMark = hot_ && hot_->what != NodeHit::What::Edge;
   grip_ = around && !isMark ? gripAt(*around, mat_, p.onMat) : std::nullopt;

@@ -1,6 +1,8 @@
 // Tool 2: nodes, handles and edges.
 #pragma once
 
+#include <QElapsedTimer>
+
 #include "app/desk/desk.h"
 #include "app/mat/selection_frame.h"
 #include "app/tools/node_marks.h"
@@ -67,7 +69,8 @@ class NodeTool : public Tool {
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{}, now_{};
   std::optional<NodeHit> hot_, held_, end_;
-  std::optional<NodeHit> added_;  ///< By the click just made.
+  std::optional<NodeHit> added_;  ///< By the last click.
+  QElapsedTimer sinceAdded_;
   bool wasChosen_ = false;        ///< What is pressed, before it was.
   std::optional<AxisHit> axis_;
   std::optional<Grip> grip_;

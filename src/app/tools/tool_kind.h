@@ -7,6 +7,7 @@ namespace widecut {
 enum class ToolKind : unsigned char {
   Select,
   Nodes,
+  Pen,
   Rectangle,
   Ellipse,
   Polygon,
@@ -26,6 +27,6 @@ constexpr bool laysStarters(ToolKind kind) {
 }
 
 /// True for tools that lay down a new shape, which can be joined to another one.
-constexpr bool draws(ToolKind kind) { return laysStarters(kind) || kind == ToolKind::Words; }
+constexpr bool draws(ToolKind kind) { return laysStarters(kind) || kind == ToolKind::Words || kind == ToolKind::Pen; }
 
 }  // namespace widecut

@@ -8,6 +8,7 @@
 #include "app/tools/line_tool.h"
 #include "app/tools/node_tool.h"
 #include "app/tools/offset_tool.h"
+#include "app/tools/pen_tool.h"
 #include "app/tools/reframe_tool.h"
 #include "app/tools/select_tool.h"
 #include "app/tools/words_tool.h"
@@ -23,6 +24,7 @@ std::unique_ptr<Tool> make(Mat& mat, Desk& desk) {
 constexpr ToolEntry table[] = {
     {ToolKind::Select, Qt::Key_1, QT_TRANSLATE_NOOP("Tools", "Select"), "select", make<SelectTool>},
     {ToolKind::Nodes, Qt::Key_2, QT_TRANSLATE_NOOP("Tools", "Nodes"), "nodes", make<NodeTool>},
+    {ToolKind::Pen, Qt::Key_3, QT_TRANSLATE_NOOP("Tools", "Pen"), "pen", make<PenTool>},
     {ToolKind::Rectangle, Qt::Key_4, QT_TRANSLATE_NOOP("Tools", "Rectangle"), "rectangle", make<DrawTool>},
     {ToolKind::Ellipse, Qt::Key_5, QT_TRANSLATE_NOOP("Tools", "Ellipse"), "ellipse", make<DrawTool>},
     {ToolKind::Polygon, Qt::Key_6, QT_TRANSLATE_NOOP("Tools", "Polygon"), "polygon", make<DrawTool>},
