@@ -31,7 +31,7 @@ NodeNumbers::NodeNumbers(Desk& desk, QWidget* parent) : QWidget(parent), desk_(d
   auto* grid = new QGridLayout(this);
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setHorizontalSpacing(6);
-  grid->setVerticalSpacing(5);
+  grid->setVerticalSpacing(3);
   const Unit unit = desk.unit();
   grid->addWidget(caption(tr("x, y"), this), 0, 0);
   grid->addWidget(field(Number::X, tr("x of the node"), unit, {}, 80), 0, 1);

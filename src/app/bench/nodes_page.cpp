@@ -24,7 +24,8 @@ constexpr std::size_t atOnce = 120;  // nodes up to which the pictures are there
 
 NodesPage::NodesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   auto* column = pageColumn(*this);
-  column->setSpacing(5);
+  column->setContentsMargins(14, 6, 14, 4);
+  column->setSpacing(4);
   heading_ = pageHeading({}, *this);
   heading_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
   column->addWidget(heading_);
@@ -38,7 +39,8 @@ NodesPage::NodesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   buttons_ = new QWidget(this);
   auto* grid = new QGridLayout(buttons_);
   grid->setContentsMargins(0, 0, 0, 0);
-  grid->setSpacing(5);
+  grid->setHorizontalSpacing(5);
+  grid->setVerticalSpacing(3);
   constexpr CommandId commands[][3] = {{CommandId::NodeCorner, CommandId::NodeSmooth, CommandId::NodeEven},
                                        {CommandId::OpenOrClose, CommandId::PartAtNode, CommandId::JoinEnds},
                                        {CommandId::NodesInColumn, CommandId::NodesInRow, CommandId::MirrorEditing},

@@ -65,6 +65,10 @@ void NodeTool::press(const Pointer& p) {
   held_ = hitAt(p);
   grip_.reset();
   if (!held_ || held_->what == NodeHit::What::Edge) {
+    if ((corner_ = cornerAt(mat_, desk_.project(), items(), p.onMat))) {
+      doing_ = Doing::Cornering;
+      return;
+    }
     if (const auto around = frame())
       if ((grip_ = gripAt(*around, mat_, p.onMat))) {
         gripped_ = around;
@@ -120,6 +124,11 @@ void NodeTool::drag(const Pointer& p) {
                                   gripMap(*gripped_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier,
                                           p.keys & Qt::AltModifier, {}),
                                   pressed_.onSheet));
+      break;
+    case Doing::Cornering:
+      if (std::hypot(way.x(), way.y()) >= dragStart || trial_.isShown())
+        trial_.show(withCornerDragged(desk_.settled(), *corner_, desk_.chosenNodes(),
+                                      cornerFor(desk_.settled(), *corner_, p.onSheet), p.keys & Qt::AltModifier));
       break;
     case Doing::MovingAxis:
     case Doing::TurningAxis:
@@ -237,6 +246,10 @@ void NodeTool::release(const Pointer& p) {
     case Doing::Bending:
       trial_.settle(Mat::tr("Bend edge"));
       break;
+    case Doing::Cornering:
+      if (!trial_.settle(Mat::tr("Treat corner")) && !trial_.isShown())
+        desk_.chooseNodes({{corner_->item, {corner_->corner.node}}});
+      break;
     case Doing::Gripping:
       trial_.settle(grip_->turns ? Mat::tr("Turn nodes") : Mat::tr("Scale nodes"));
       break;
@@ -326,9 +339,10 @@ void NodeTool::hover(const Pointer& p) {
   hot_ = hitAt(p);
   const auto around = frame();
   const bool isMark = hot_ && hot_->what != NodeHit::What::Edge;
-  grip_ = around && !isMark ? gripAt(*around, mat_, p.onMat) : std::nullopt;
-  axis_ = !isMark && !grip_ ? axisAt(p) : std::nullopt;
-  if (grip_ || axis_) hot_.reset();
+  corner_ = isMark ? std::nullopt : cornerAt(mat_, desk_.project(), items(), p.onMat);
+  grip_ = around && !isMark && !corner_ ? gripAt(*around, mat_, p.onMat) : std::nullopt;
+  axis_ = !isMark && !grip_ && !corner_ ? axisAt(p) : std::nullopt;
+  if (corner_ || grip_ || axis_) hot_.reset();
 }
 
 bool NodeTool::wants(const QKeyEvent& event) const {
@@ -384,6 +398,7 @@ void NodeTool::stop() {
   grip_.reset();
   gripped_.reset();
   axis_.reset();
+  corner_.reset();
 }
 
 void NodeTool::putAway() {
@@ -401,6 +416,8 @@ void NodeTool::paint(QPainter& painter) {
       line->paint(painter, axis_ && axis_->item == item->id, axis_ && axis_->item == item->id && axis_->turns);
   const auto& lit = doing_ == Doing::Nothing || doing_ == Doing::Pressed ? hot_ : held_;
   for (const ItemPtr& item : shown) paintNodes(painter, mat_, desk_.project(), *item, desk_.chosenNodes(), lit);
+  if (doing_ == Doing::Nothing || doing_ == Doing::Cornering)
+    paintCorners(painter, mat_, desk_.project(), shown, corner_);
   if (doing_ == Doing::Nothing && hot_ && hot_->what == NodeHit::What::Edge) {
     // The node that a click would add.
     const QPointF at = mat_.toMat(hot_->at);
@@ -434,8 +451,10 @@ QString NodeTool::labelNow() const {
     case Doing::MovingHandle:
     case Doing::PullingHandle:
       return textOfWay(desk_, now_.onSheet - placeOnSheet(desk_.project(), held_->item, held_->place));
+    case Doing::Cornering:
+      return textOfCorner(desk_, *corner_);
     default:
-      return {};
+      return corner_ ? textOfCorner(desk_, *corner_) : QString();
   }
 }
 
@@ -459,12 +478,14 @@ QString NodeTool::hint() const {
   if (hot_ && hot_->what == NodeHit::What::Handle) return Mat::tr("Drag the handle · Alt breaks it from the other one");
   if (hot_)
     return Mat::tr("Drag the node · double click turns it smooth or to a corner · Alt pulls handles out · Del takes it away");
+  if (corner_) return Mat::tr("Drag to round all corners · Alt rounds this one alone · the bench has other treatments");
   if (axis_) return Mat::tr("Drag the axis that both sides are mirrored at · its knob turns it");
   return Mat::tr("Click or drag nodes, handles and edges · a box chooses several · Tab goes to the next · Enter is done");
 }
 
 QCursor NodeTool::cursor() const {
   if (grip_ && frame()) return cursorFor(*grip_, *frame());
+  if (corner_) return Qt::PointingHandCursor;
   if (axis_) return axis_->turns ? Qt::PointingHandCursor : Qt::SizeAllCursor;
   if (hot_ && hot_->what == NodeHit::What::Edge) return Qt::CrossCursor;
   return hot_ ? Qt::SizeAllCursor : Qt::ArrowCursor;

@@ -5,6 +5,7 @@
 
 #include "app/desk/desk.h"
 #include "app/mat/selection_frame.h"
+#include "app/tools/corner_arcs.h"
 #include "app/tools/node_marks.h"
 #include "app/tools/tool.h"
 
@@ -37,6 +38,7 @@ class NodeTool : public Tool {
     MovingHandle,
     PullingHandle,
     Bending,
+    Cornering,
     Gripping,
     MovingAxis,
     TurningAxis,
@@ -73,6 +75,7 @@ class NodeTool : public Tool {
   QElapsedTimer sinceAdded_;
   bool wasChosen_ = false;        ///< What is pressed, before it was.
   std::optional<AxisHit> axis_;
+  std::optional<CornerHit> corner_;
   std::optional<Grip> grip_;
   std::optional<SelectionFrame> gripped_;
   bool asked_ = false;  ///< Whether a starter should become a plain outline.

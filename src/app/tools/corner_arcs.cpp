@@ -1,0 +1,115 @@
+#include "app/tools/corner_arcs.h"
+
+#include "app/desk/reshape.h"
+#include "app/look/theme.h"
+
+namespace widecut {
+namespace {
+
+constexpr double reach = 7;            // pixels
+constexpr double inset = 17;           // pixels from a sharp corner to its arc
+constexpr double leastRoom = 44;       // pixels of a side beside which there is one
+constexpr std::size_t mostNodes = 400;  // of an item whose corners have arcs
+
+std::vector<CornerPlace> cornersOf(const Item& item) {
+  const Treated* treated = treatedOf(item);
+  return treated ? treated->corners() : treatedOutline(*nodesOf(item)).corners;
+}
+
+/// Where a corner's arc lies, in the frame space: in the middle of its treatment, and not too close to a sharp one.
+Point placeOf(const CornerPlace& corner, double pixel) {
+  const double depth = corner.size > 0 ? depthOf({corner.wanted.kind, corner.size}, corner.angle()) : 0;
+  return corner.at + corner.inwards() * std::max(depth, inset * pixel);
+}
+
+double pixelOf(const Mat& mat, const Affine& frame) { return 1 / std::max(1e-9, mat.zoom() * frame.meanScale()); }
+
+const char* const words[] = {QT_TRANSLATE_NOOP("Mat", "sharp"), QT_TRANSLATE_NOOP("Mat", "round"),
+                             QT_TRANSLATE_NOOP("Mat", "scoop"), QT_TRANSLATE_NOOP("Mat", "bevel"),
+                             QT_TRANSLATE_NOOP("Mat", "step"),  QT_TRANSLATE_NOOP("Mat", "notch")};
+
+}  // namespace
+
+std::vector<CornerHit> cornersWithArcs(const Mat& mat, const Project& project, const std::vector<ItemPtr>& items) {
+  std::vector<CornerHit> found;
+  for (const ItemPtr& item : items) {
+    const auto paths = nodesOf(*item);
+    if (countOfNodes(*paths) > mostNodes) continue;
+    const double room = leastRoom * pixelOf(mat, frameToSheet(project, item->id));
+    for (CornerPlace& corner : cornersOf(*item)) {
+      const NodePath& path = (*paths)[corner.node.path];
+      const std::size_t node = corner.node.node;
+      const Bezier before = edgeOf(path, path.previous(node)), after = edgeOf(path, node);
+      if (distance(before[0], before[3]) >= room && distance(after[0], after[3]) >= room)
+        found.push_back({item->id, std::move(corner)});
+    }
+  }
+  return found;
+}
+
+std::optional<CornerHit> cornerAt(const Mat& mat, const Project& project, const std::vector<ItemPtr>& items,
+                                  QPointF onMat) {
+  for (CornerHit& hit : cornersWithArcs(mat, project, items)) {
+    const Affine frame = frameToSheet(project, hit.item);
+    const QPointF way = mat.toMat(frame(placeOf(hit.corner, pixelOf(mat, frame)))) - onMat;
+    if (std::hypot(way.x(), way.y()) <= reach) return std::move(hit);
+  }
+  return std::nullopt;
+}
+
+void paintCorners(QPainter& painter, const Mat& mat, const Project& project, const std::vector<ItemPtr>& items,
+                  const std::optional<CornerHit>& lit) {
+  for (const CornerHit& hit : cornersWithArcs(mat, project, items)) {
+    const Affine frame = frameToSheet(project, hit.item);
+    const double pixel = pixelOf(mat, frame);
+    const Point at = placeOf(hit.corner, pixel), inwards = hit.corner.inwards();
+    // A short arc about the corner, open towards it.
+    const bool isLit = lit && lit->item == hit.item && lit->corner.node == hit.corner.node;
+    const double radius = (isLit ? 8 : 6.5) * pixel, half = radians(52);
+    QPolygonF arc;
+    constexpr int steps = 12;
+    const Point centre = at - inwards * radius;
+    for (int i = 0; i <= steps; ++i)
+      arc << mat.toMat(frame(centre + Affine::turn(half * (2.0 * i / steps - 1)).vector(inwards) * radius));
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(theme::onMat, isLit ? 5 : 4, Qt::SolidLine, Qt::RoundCap));
+    painter.drawPolyline(arc);
+    painter.setPen(QPen(hit.corner.isLimited() ? theme::amber : theme::plum, isLit ? 3 : 2, Qt::SolidLine, Qt::RoundCap));
+    painter.drawPolyline(arc);
+  }
+}
+
+Corner cornerFor(const Project& project, const CornerHit& hit, Point onSheet) {
+  const auto back = frameToSheet(project, hit.item).inverse();
+  const CornerKind kind = hit.corner.wanted.isSharp() ? CornerKind::Round : hit.corner.wanted.kind;
+  const double depth = back ? dot((*back)(onSheet)-hit.corner.at, hit.corner.inwards()) : 0;
+  return {kind, sizeForDepth(kind, hit.corner.angle(), depth)};
+}
+
+Project withCornerDragged(const Project& project, const CornerHit& hit, const NodesOfItems& chosen,
+                          const Corner& corner, bool alone) {
+  if (alone) return withCorners(project, {{hit.item, {hit.corner.node}}}, corner);
+  if (isChosen(chosen, hit.item, hit.corner.node)) return withCorners(project, chosen, corner);
+  // One that is treated otherwise than the rest is meant itself.
+  const ItemPtr item = findItem(project, hit.item);
+  const Treated* treated = item ? treatedOf(*item) : nullptr;
+  if (treated && hit.corner.wanted != treated->content().all && !hit.corner.wanted.isSharp())
+    return withCorners(project, {{hit.item, {hit.corner.node}}}, corner);
+  return withAllCorners(project, hit.item, corner);
+}
+
+QString textOfCorner(const Desk& desk, const CornerHit& hit) {
+  const ItemPtr item = findItem(desk.project(), hit.item);
+  if (!item) return {};
+  for (const CornerPlace& corner : cornersOf(*item)) {
+    if (corner.node != hit.corner.node) continue;
+    const QString kind = Mat::tr(words[static_cast<std::size_t>(corner.wanted.kind)]);
+    if (corner.wanted.isSharp()) return Mat::tr("sharp");
+    return corner.isLimited() ? Mat::tr("%1 %2 · room for %3")
+                                    .arg(kind, desk.lengthText(corner.wanted.size), desk.lengthText(corner.size))
+                              : Mat::tr("%1 %2").arg(kind, desk.lengthText(corner.size));
+  }
+  return {};
+}
+
+}  // namespace widecut
