@@ -319,7 +319,12 @@ class Work {
 
   /// Adds what is left of a side. The contour stands where that begins.
   void addSide(Contour& out, const Side& side) const {
-    constexpr double nothing = 1e-12;
+    constexpr double nothing = 1e-9;
+    if (side.to && side.end - side.start <= nothing) {
+      // Two treatments meet.
+      (out.segments.empty() ? out.start : out.segments.back().end) = corners_[*side.to].from;
+      return;
+    }
     for (std::size_t i = 0; i < side.edges; ++i) {
       const double t0 = std::clamp(side.start - static_cast<double>(i), 0.0, 1.0),
                    t1 = std::clamp(side.end - static_cast<double>(i), 0.0, 1.0);
@@ -341,6 +346,8 @@ class Work {
       const CornerPlace& corner = corners_[*side.to];
       if (corner.size > 0) addTreatment(out.segments, corner.wanted.kind, corner, fits_[*side.to].centre);
     }
+    // Where two treatments meet, to the last bit.
+    if (out.closed && !out.segments.empty()) out.segments.back().end = out.start;
     return out;
   }
 

@@ -112,10 +112,9 @@ void NodesPage::addSimplify() {
   column->addWidget(told_);
   connect(slider_, &QSlider::valueChanged, this, &NodesPage::trySimplify);
   const auto settle = [this] {
-    trial_.settle(tr("Simplify"));
+    if (!trial_.settle(tr("Simplify"))) return;
     const QSignalBlocker quiet(slider_);
     slider_->setValue(0);
-    emit keysBack();
   };
   connect(slider_, &QSlider::sliderReleased, this, settle);
   connect(slider_, &QSlider::actionTriggered, this, [this] {

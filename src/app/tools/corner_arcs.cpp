@@ -63,14 +63,14 @@ void paintCorners(QPainter& painter, const Mat& mat, const Project& project, con
     const Affine frame = frameToSheet(project, hit.item);
     const double pixel = pixelOf(mat, frame);
     const Point at = placeOf(hit.corner, pixel), inwards = hit.corner.inwards();
-    // A short arc about the corner, open towards it.
+    // A short arc, bent as a round corner would be.
     const bool isLit = lit && lit->item == hit.item && lit->corner.node == hit.corner.node;
-    const double radius = (isLit ? 8 : 6.5) * pixel, half = radians(52);
+    const double radius = (isLit ? 12 : 10) * pixel, half = radians(48);
     QPolygonF arc;
     constexpr int steps = 12;
-    const Point centre = at - inwards * radius;
+    const Point centre = at + inwards * radius;
     for (int i = 0; i <= steps; ++i)
-      arc << mat.toMat(frame(centre + Affine::turn(half * (2.0 * i / steps - 1)).vector(inwards) * radius));
+      arc << mat.toMat(frame(centre + Affine::turn(half * (2.0 * i / steps - 1)).vector(-inwards) * radius));
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(theme::onMat, isLit ? 5 : 4, Qt::SolidLine, Qt::RoundCap));
     painter.drawPolyline(arc);
@@ -79,11 +79,12 @@ void paintCorners(QPainter& painter, const Mat& mat, const Project& project, con
   }
 }
 
-Corner cornerFor(const Project& project, const CornerHit& hit, Point onSheet) {
+Corner cornerFor(const Project& project, const CornerHit& hit, Point pressed, Point now) {
   const auto back = frameToSheet(project, hit.item).inverse();
   const CornerKind kind = hit.corner.wanted.isSharp() ? CornerKind::Round : hit.corner.wanted.kind;
-  const double depth = back ? dot((*back)(onSheet)-hit.corner.at, hit.corner.inwards()) : 0;
-  return {kind, sizeForDepth(kind, hit.corner.angle(), depth)};
+  const double angle = hit.corner.angle(), before = depthOf({kind, hit.corner.size}, angle);
+  const double by = back ? dot(back->vector(now - pressed), hit.corner.inwards()) : 0;
+  return {kind, sizeForDepth(kind, angle, before + by)};
 }
 
 Project withCornerDragged(const Project& project, const CornerHit& hit, const NodesOfItems& chosen,

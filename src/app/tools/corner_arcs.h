@@ -22,8 +22,8 @@ std::optional<CornerHit> cornerAt(const Mat& mat, const Project& project, const 
 void paintCorners(QPainter& painter, const Mat& mat, const Project& project, const std::vector<ItemPtr>& items,
                   const std::optional<CornerHit>& lit);
 
-/// The treatment that puts the corner's arc under the pointer; round where it was sharp.
-Corner cornerFor(const Project& project, const CornerHit& hit, Point onSheet);
+/// The treatment after its arc was dragged from one place of the sheet to another; round where it was sharp.
+Corner cornerFor(const Project& project, const CornerHit& hit, Point pressed, Point now);
 /// The item with that corner, and all others but for those that have one of their own; or, alone, with that one.
 Project withCornerDragged(const Project& project, const CornerHit& hit, const NodesOfItems& chosen,
                           const Corner& corner, bool alone);

@@ -128,7 +128,7 @@ void NodeTool::drag(const Pointer& p) {
     case Doing::Cornering:
       if (std::hypot(way.x(), way.y()) >= dragStart || trial_.isShown())
         trial_.show(withCornerDragged(desk_.settled(), *corner_, desk_.chosenNodes(),
-                                      cornerFor(desk_.settled(), *corner_, p.onSheet), p.keys & Qt::AltModifier));
+                                      cornerFor(desk_.settled(), *corner_, pressed_.onSheet, p.onSheet), p.keys & Qt::AltModifier));
       break;
     case Doing::MovingAxis:
     case Doing::TurningAxis:
