@@ -68,7 +68,7 @@ Handles betterBy(const Bezier& c, std::span<const Sample> samples, const std::ve
 CubicFit fittedFrom(std::span<const Sample> samples, const std::vector<double>& feet, Handles from, double enough) {
   Tried now = tried(samples, feet, from);
   const double whole = 1.5 * (from.first + from.last), least = 1e-4 * whole;
-  constexpr int mostSteps = 24, mostHalvings = 5;
+  constexpr int mostSteps = 24, mostHalvings = 5, quickSteps = 4;
   for (int i = 0; i < mostSteps && now.most > enough; ++i) {
     const Handles by = betterBy(now.curve, samples, now.feet);
     bool better = false, hopeless = false;
@@ -82,7 +82,7 @@ CubicFit fittedFrom(std::span<const Sample> samples, const std::vector<double>& 
       hopeless = next.squares > 0.9 * now.squares && next.most > 2 * enough;
       if (better) now = std::move(next);
     }
-    if (!better || (hopeless && enough > 0)) break;
+    if (!better || (enough > 0 && (hopeless || (i >= quickSteps && now.most > 10 * enough)))) break;
   }
   return {now.curve, now.most};
 }
@@ -333,7 +333,8 @@ CubicFit fittedCubic(std::span<const Sample> samples, double enough) {
   for (const Handles& h : beginnings) {
     const CubicFit fit = fittedFrom(samples, places, {h.first * whole, h.last * whole}, enough);
     if (fit.error < best.error) best = fit;
-    if (best.error <= std::max(enough, 1e-12 * whole)) break;
+    // Another beginning helps over a slip, not over a span that is too long.
+    if (best.error <= std::max(enough, 1e-12 * whole) || (enough > 0 && best.error > 100 * enough)) break;
   }
   return best;
 }

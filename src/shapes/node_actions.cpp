@@ -1,6 +1,7 @@
 #include "shapes/node_actions.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "geometry/fit.h"
 
@@ -44,8 +45,7 @@ NodePaths withEvenHandles(NodePaths paths, const Stretch& stretch) {
     Node& n = path.nodes[node];
     if (path.hasEdge(node) && n.hasOut()) n.out = n.at + unit(n.out - n.at) * (arcLength(edgeOf(path, node)) / 3);
     const std::size_t before = path.previous(node);
-    if ((path.closed || node > 0) && n.hasIn())
-      n.in = n.at + unit(n.in - n.at) * (arcLength(edgeOf(path, before)) / 3);
+    if ((path.closed || node > 0) && n.hasIn()) n.in = n.at + unit(n.in - n.at) * (arcLength(edgeOf(path, before)) / 3);
   });
   return paths;
 }
@@ -85,16 +85,24 @@ NodePaths refitted(const NodePaths& paths, double& error) {
   if (box.isEmpty()) return paths;
   const double size = std::max(box.width(), box.height());
   const std::size_t most = std::max<std::size_t>(2, countOfNodes(paths) / 2);
-  // Tolerances in steps of a half, from one that hardly shows on.
+  // The least tolerance that does, between one that hardly shows and one that is too much.
   constexpr double first = 1e-4, last = 0.1;
-  for (double share = first; share <= last; share *= 1.5) {
+  constexpr int halvings = 6;
+  double low = std::log(first), high = std::log(last);
+  NodePaths best = paths;
+  for (int i = 0; i < halvings; ++i) {
+    const double middle = (low + high) / 2;
     double strayed = 0;
-    NodePaths few = simplified(paths, share * size, strayed);
-    if (countOfNodes(few) > most) continue;
+    NodePaths few = simplified(paths, std::exp(middle) * size, strayed);
+    if (countOfNodes(few) > most) {
+      low = middle;
+      continue;
+    }
+    high = middle;
     error = strayed;
-    return few;
+    best = std::move(few);
   }
-  return paths;
+  return best;
 }
 
 std::size_t countOfNodes(const NodePaths& paths) {

@@ -18,7 +18,7 @@ namespace widecut {
 namespace {
 
 constexpr QSize pictureSize{92, 56};
-constexpr std::size_t atOnce = 120;  // nodes up to which the pictures are there at once; of more they follow
+constexpr std::size_t atOnce = 24;  // nodes up to which the pictures are there at once; of more they follow
 
 }  // namespace
 
@@ -144,7 +144,8 @@ void NodesPage::trySimplify() {
   }
   double error = 0;
   std::size_t nodes = 0, before = 0;
-  for (const ItemPtr& item : itemsWithNodes(desk_.settled(), desk_.selection())) before += countOfNodes(*nodesOf(*item));
+  for (const ItemPtr& item : itemsWithNodes(desk_.settled(), desk_.selection()))
+    before += countOfNodes(*nodesOf(*item));
   const double most = tolerance();
   Project changed = withAction(site(), [&](const NodePaths& paths, const Stretch&) {
     double strayed = 0;
@@ -216,9 +217,7 @@ void NodesPage::layCards() {
     lay(work());
     return;
   }
-  task_.run([this, work] {
-    return [this, worked = work()] { lay(worked); };
-  });
+  task_.run([this, work] { return [this, worked = work()] { lay(worked); }; });
 }
 
 void NodesPage::lay(std::vector<Action> worked) {
