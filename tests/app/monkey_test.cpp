@@ -140,6 +140,13 @@ class Monkey {
       Qt::KeyboardModifiers held = Qt::NoModifier;
     };
     static const Stroke strokes[] = {{Qt::Key_1},
+                                     {Qt::Key_2},
+                                     {Qt::Key_2},
+                                     {Qt::Key_3},
+                                     {Qt::Key_M, Qt::ControlModifier},
+                                     {Qt::Key_Return},
+                                     {Qt::Key_Tab},
+                                     {Qt::Key_Backspace},
                                      {Qt::Key_4},
                                      {Qt::Key_5},
                                      {Qt::Key_6},

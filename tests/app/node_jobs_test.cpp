@@ -78,6 +78,7 @@ TEST(NodeJobs, J2ATriangleWithMovedNodesUnderDiscs) {
   EXPECT_LE(w.actions, 15);
   ASSERT_EQ(w.sheet().items.size(), 1U);
   ASSERT_TRUE(showsPicture(*w.sheet().items[0]));
+  w.desk().select({});
   for (const double x : {40.0, 85.0, 130.0}) EXPECT_TRUE(isRed(w.seen(w.mm(x, 78)))) << x;
 }
 

@@ -79,9 +79,7 @@ TEST(NodesWindow, NodesOfSeveralItemsMoveScaleAndTurnAsOne) {
   w.drag(w.mm(80, 30), w.mm(120, 100));
   ASSERT_EQ(countOf(w.desk().chosenNodes()), 4U);
   w.drag(w.mm(90, 40), w.mm(90, 60));
-  const auto at = [&](Id id, std::size_t i) {
-    return placeOnSheet(w.desk().project(), id, {0, i});
-  };
+  const auto at = [&](Id id, std::size_t i) { return placeOnSheet(w.desk().project(), id, {0, i}); };
   EXPECT_NEAR(at(a, 1).y, w.mm(0, 60).y, pixel);
   EXPECT_NEAR(at(b, 0).y, w.mm(0, 60).y, pixel);
   EXPECT_NEAR(at(b, 3).y, w.mm(0, 110).y, pixel);
@@ -284,6 +282,20 @@ TEST(NodesWindow, ArcsSetTheCornersOfAllOrOfOne) {
   w.type("width", "400");
   w.type("height", "400");
   EXPECT_FALSE(limited());
+  // Baked they are nodes.
+  w.key(Qt::Key_B);
+  EXPECT_FALSE(treatedOf(*w.only()));
+  EXPECT_GT(w.paths()[0].nodes.size(), 7U);
+}
+
+TEST(NodesWindow, TreatedCornersOfAPlainOutlineAreBaked) {
+  NodeHands w;
+  w.boxOfNodes(w.mm(60, 40), w.mm(160, 120));
+  w.pressShown("corner bevel");
+  ASSERT_TRUE(treatedOf(*w.only()));
+  w.key(Qt::Key_B);
+  EXPECT_FALSE(treatedOf(*w.only()));
+  EXPECT_EQ(w.paths()[0].nodes.size(), 8U);
 }
 
 TEST(NodesWindow, UndoOfAnySequenceRestoresEveryBit) {

@@ -97,7 +97,8 @@ TEST(PenWindow, AStrokeByHandBecomesFewNodes) {
   w.key(Qt::Key_3);
   w.pressShown("penFreehand");
   std::vector<Point> circle;
-  for (int i = 0; i <= 80; ++i) circle.push_back(w.mm(120 + 50 * std::cos(i * pi / 40), 100 + 40 * std::sin(i * pi / 40)));
+  for (int i = 0; i <= 80; ++i)
+    circle.push_back(w.mm(120 + 50 * std::cos(i * pi / 40), 100 + 40 * std::sin(i * pi / 40)));
   w.stroke(circle);
   ASSERT_TRUE(w.only());
   EXPECT_TRUE(w.paths()[0].closed);
@@ -108,6 +109,24 @@ TEST(PenWindow, AStrokeByHandBecomesFewNodes) {
       away = std::min(away, nearestOn(edgeOf(w.paths()[0], e), w.only()->toParent().inverse()->operator()(p)).distance);
     EXPECT_LT(away, w.desk().pen.tolerance + pixel);
   }
+}
+
+TEST(PenWindow, AReshapedLineIsTheKnifesStroke) {
+  NodeHands w;
+  w.key(Qt::Key_4);
+  w.drag(w.mm(60, 40), w.mm(160, 120));
+  w.key(Qt::Key_3);
+  w.click(w.mm(50, 80));
+  w.click(w.mm(170, 80));
+  w.key(Qt::Key_Return);
+  w.key(Qt::Key_2);
+  w.drag(w.mm(110, 80), w.mm(110, 60));
+  w.key(Qt::Key_Return);
+  w.press("cutAlong");
+  ASSERT_EQ(w.sheet().items.size(), 2U) << "two pieces, and no line";
+  w.desk().select({});
+  EXPECT_EQ(w.seen(w.mm(110, 60)), QColor(Qt::white)) << "the gap goes where it was bent to";
+  EXPECT_NE(w.seen(w.mm(110, 80)), QColor(Qt::white));
 }
 
 TEST(PenWindow, WhatIsDrawnIsJoinedToTheSelectedItem) {

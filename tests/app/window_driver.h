@@ -186,10 +186,10 @@ class WindowDriver {
   QColor seen(Point at) {
     // What the mat paints asks for photos; when they are there, it is painted anew.
     (void)mat().grab();
-    const bool decoding = desk().photos().isDecoding();
     for (int i = 0; i < 2000 && desk().photos().isDecoding(); ++i) QTest::qWait(5);
-    if (decoding) emit desk().photosReady();
+    emit desk().photosReady();  // now, and not when the timer says so
     QTest::qWait(5);
+    for (int i = 0; i < 2000 && !mat().isFinished(); ++i) QTest::qWait(5);
     return mat().grab().toImage().pixelColor(onMat(at));
   }
   void report(const char* job) const { std::printf("actions %s: %d\n", job, actions); }

@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QPushButton>
 
+#include "app/desk/cuts.h"
 #include "app/look/theme.h"
 #include "painting/item_picture.h"
 #include "project/resolve.h"
@@ -34,6 +35,9 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   reframe_->setIcon(theme::icon("reframe"));
   reframe_->setMinimumHeight(28);
   row->addWidget(reframe_);
+  cutAlong_ = buttonFor(CommandId::CutAlong, this);
+  cutAlong_->setMinimumHeight(28);
+  row->addWidget(cutAlong_);
   row->addStretch(1);
 }
 
@@ -41,6 +45,7 @@ void NextStepsPage::refresh(bool) {
   const ItemPtr item = desk_.onlyItem();
   if (!item) return;
   reframe_->setVisible(shownPhoto(*item).has_value());
+  cutAlong_->setVisible(isLineToCutAlong(desk_));
   heading_->setText(tr("“%1” · select a second item to combine them").arg(QString::fromStdString(item->name)));
   picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
 }

@@ -17,7 +17,7 @@ class NextStepsPage : public BenchPage {
 
  private:
   QLabel* heading_;
-  QPushButton* reframe_;
+  QPushButton *reframe_, *cutAlong_;
   QLabel* picture_;
 };
 

@@ -70,6 +70,7 @@ enum class CommandId : unsigned char {
   LiftParts,
   Offset,
   LineOutline,
+  CutAlong,
   TrimToSheet,
   TrimToBleed,
   BringInPhoto,
@@ -116,7 +117,20 @@ enum class CommandId : unsigned char {
   count
 };
 
-enum class CommandMenu : unsigned char { Project, Edit, Draw, Nodes, Cut, Fill, Text, Arrange, Sheets, View, Help, count };
+enum class CommandMenu : unsigned char {
+  Project,
+  Edit,
+  Draw,
+  Nodes,
+  Cut,
+  Fill,
+  Text,
+  Arrange,
+  Sheets,
+  View,
+  Help,
+  count
+};
 
 /// What commands work on.
 struct CommandSite {

@@ -1,9 +1,12 @@
 #include "app/desk/cuts.h"
 
+#include <algorithm>
+
 #include "project/edits/pieces.h"
 #include "project/edits/tree.h"
-#include "project/forms/starter_form.h"
+#include "project/forms/treated.h"
 #include "project/forms/words.h"
+#include "project/resolve.h"
 
 namespace widecut {
 
@@ -37,11 +40,13 @@ void bake(Desk& desk) {
   // Words and starters inside a cutout are baked alone: the recipe stays.
   const bool isText = desk.onlyItem() && wordsOf(*desk.onlyItem());
   const bool isStarter = desk.onlyItem() && starterOf(*desk.onlyItem());
-  const Id id = isText || isStarter ? desk.onlyItem()->id : desk.openCutout()->id;
+  const bool isTreated = desk.onlyItem() && treatedOf(*desk.onlyItem());
+  const Id id = isText || isStarter || isTreated ? desk.onlyItem()->id : desk.openCutout()->id;
   desk.commit(Desk::tr("Bake"), withBaked(desk.settled(), id));
   desk.select({id});
   emit desk.told(isText      ? Desk::tr("Baked: a plain outline now. Undo brings the text back.")
                  : isStarter ? Desk::tr("Baked: nodes instead of numbers now. Undo brings the numbers back.")
+                 : isTreated ? Desk::tr("Baked: its corners are nodes now. Undo brings their numbers back.")
                              : Desk::tr("Baked: a plain outline now. Undo brings the recipe back."));
 }
 
@@ -49,6 +54,47 @@ void liftParts(Desk& desk) {
   std::vector<Id> parts;
   desk.commit(Desk::tr("Lift parts out"), withPartsLifted(desk.settled(), desk.openCutout()->id, parts));
   desk.select(parts);
+}
+
+namespace {
+
+/// The only open line of the selection; null when there is none, or several are.
+ItemPtr lineAmong(const Desk& desk) {
+  ItemPtr line;
+  for (const Id id : desk.selection()) {
+    const ItemPtr item = findItem(desk.settled(), id);
+    const auto paths = item ? nodesOf(*item) : std::nullopt;
+    const bool isOpen = paths && std::none_of(paths->begin(), paths->end(), [](const NodePath& p) { return p.closed; });
+    if (!isOpen) continue;
+    if (line) return nullptr;
+    line = item;
+  }
+  return line;
+}
+
+}  // namespace
+
+bool isLineToCutAlong(const Desk& desk) { return lineAmong(desk) != nullptr; }
+
+void cutAlong(Desk& desk) {
+  const ItemPtr line = lineAmong(desk);
+  if (!line) return;
+  const Outline stroke = transformed(resolved(*line)->outline, frameToSheet(desk.settled(), line->id));
+  std::vector<Id> targets = desk.selection();
+  std::erase(targets, line->id);
+  if (targets.empty())
+    for (const ItemPtr& item : desk.sheet()->items)
+      if (item->id != line->id && !item->hidden && !item->locked && boxInParent(*item).touches(bounds(stroke)))
+        targets.push_back(item->id);
+  std::vector<Id> made;
+  const std::vector<Id> gone{line->id};
+  auto cut = withKnife(withoutItems(desk.settled(), gone), targets, stroke, desk.knifeGap, made);
+  if (!cut) {
+    emit desk.told(QString::fromStdString(cut.error().message));
+    return;
+  }
+  desk.commit(Desk::tr("Cut along a line"), std::move(*cut));
+  desk.select(made);
 }
 
 void trim(Desk& desk, bool toBleed) {

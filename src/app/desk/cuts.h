@@ -13,6 +13,10 @@ void splitLoose(Desk& desk);
 void bake(Desk& desk);
 /// The open cutout's parts become items of the sheet again.
 void liftParts(Desk& desk);
+/// True when there is one open line among the selection: what it can be cut along.
+bool isLineToCutAlong(const Desk& desk);
+/// The other selected items, or all that it crosses, are parted along it with the knife's gap; the line goes.
+void cutAlong(Desk& desk);
 /// What of the selection overhangs the sheet, or its bleed, is hidden.
 void trim(Desk& desk, bool toBleed);
 

@@ -48,9 +48,10 @@ void Card::paintEvent(QPaintEvent*) {
   painter.setPen(Qt::NoPen);
   painter.setBrush(edge_);
   painter.drawRect(QRectF(frame.left(), frame.top(), frame.width(), 3));
-  painter.setOpacity(eyeShut_ ? 0.3 : 1);
+  const double plain = isEnabled() ? 1 : 0.4;
+  painter.setOpacity(eyeShut_ ? 0.3 : plain);
   painter.drawImage(QPointF(8, 8), picture_);
-  painter.setOpacity(1);
+  painter.setOpacity(plain);
 
   if (!note_.isEmpty()) {
     painter.setPen(theme::slate);
