@@ -123,6 +123,17 @@ Outline wavyRing(int nodes) {
   return {{smoothThrough(places, true)}};
 }
 
+/// Its whole sheet, painted anew.
+void paintWholeOf(benchmark::State& state) {
+  Demo demo;
+  addTwenty(demo, wavyRing(static_cast<int>(state.range(0))));
+  for (auto _ : state) {
+    LayerCache cache(demo.store);
+    demo.draw(cache, demo.project);
+  }
+}
+BENCHMARK(paintWholeOf)->Arg(100)->Arg(1'000)->Arg(10'000)->Unit(benchmark::kMillisecond);
+
 /// One node of an outline of many, which is one of twenty parts.
 void dragNodeOf(benchmark::State& state) {
   Demo demo;

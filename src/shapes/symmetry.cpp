@@ -231,10 +231,18 @@ std::optional<NodePlace> twinOf(const NodePaths& paths, const MirrorAxis& axis, 
 }
 
 bool isSymmetric(const NodePaths& paths, const MirrorAxis& axis, double close) {
-  for (std::size_t p = 0; p < paths.size(); ++p)
-    for (std::size_t i = 0; i < paths[p].nodes.size(); ++i)
-      if (!twinOf(paths, axis, {p, i}, close)) return false;
-  return true;
+  std::vector<Point> places;
+  for (const NodePath& path : paths)
+    for (const Node& n : path.nodes) places.push_back(n.at);
+  std::sort(places.begin(), places.end(), [](Point a, Point b) { return a.x < b.x; });
+  return std::all_of(places.begin(), places.end(), [&](Point p) {
+    const Point twin = axis.mirrored(p);
+    for (auto other =
+             std::lower_bound(places.begin(), places.end(), twin.x - close, [](Point a, double x) { return a.x < x; });
+         other != places.end() && other->x <= twin.x + close; ++other)
+      if (distance(*other, twin) <= close) return true;
+    return false;
+  });
 }
 
 }  // namespace widecut

@@ -154,6 +154,9 @@ TEST(NodesWindow, MirrorEditingEditsBothSides) {
   w.type("turn", "30");
   w.key(Qt::Key_2);
   EXPECT_EQ(axisOf(*w.only())->along, axis.along);
+  EXPECT_EQ(w.shown<QLineEdit>("angle of the axis").text().toStdString(), "30°");
+  w.typeShown("angle of the axis", "120");
+  EXPECT_NEAR(std::abs(dot(axisOf(*w.only())->along, axis.along)), 0, 1e-9) << "across the first one";
   w.key(Qt::Key_M, Qt::ControlModifier);
   EXPECT_FALSE(axisOf(*w.only()));
 }

@@ -42,6 +42,10 @@ NodeNumbers::NodeNumbers(Desk& desk, QWidget* parent) : QWidget(parent), desk_(d
   grid->addWidget(caption(tr("after"), this), 2, 0);
   grid->addWidget(field(Number::OutLength, tr("length of the handle after"), unit, {}, 80), 2, 1);
   grid->addWidget(field(Number::OutAngle, tr("angle of the handle after"), Unit::Plain, "°", 80), 2, 2);
+  grid->addWidget(caption(tr("axis"), this), 3, 0);
+  auto* axis = field(Number::Axis, tr("angle of the axis"), Unit::Plain, "°", 80);
+  axis->setToolTip(tr("Of mirror editing: 0 is upright, 90 lies across"));
+  grid->addWidget(axis, 3, 1);
   grid->addWidget(caption(tr("   corners"), this), 0, 3);
   for (std::size_t i = 0; i < std::size(kinds_); ++i) {
     kinds_[i] = new QPushButton(tr(cornerWords[i]), this);
@@ -62,7 +66,9 @@ MeasureField* NodeNumbers::field(Number number, const QString& name, Unit unit, 
   connect(made, &MeasureField::settled, this, [this, number](double v) {
     tryNumber(number, v);
     trial_.settle(number == Number::CornerSize ? tr("Set corner")
-                                               : number <= Number::Y ? tr("Move node") : tr("Move handle"));
+                  : number == Number::Axis     ? tr("Move the axis")
+                  : number <= Number::Y        ? tr("Move node")
+                                               : tr("Move handle"));
   });
   connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
   return fields_[static_cast<std::size_t>(number)] = made;
@@ -116,6 +122,15 @@ std::optional<double> NodeNumbers::valueOf(Number number) const {
     const auto now = corner();
     return now && !now->isSharp() ? std::optional(now->size) : std::nullopt;
   }
+  if (number == Number::Axis) {
+    for (const ItemPtr& item : itemsWithNodes(desk_.project(), desk_.selection()))
+      if (const auto axis = axisOf(*item)) {
+        const Point way = frameToSheet(desk_.project(), item->id).vector(axis->along);
+        const double angle = std::fmod(degrees(std::atan2(-way.x, way.y)) + 360, 180);
+        return std::abs(angle - 180) < 1e-9 ? 0 : angle;
+      }
+    return std::nullopt;
+  }
   const NodesOfItems& nodes = desk_.chosenNodes();
   const bool isPlace = number == Number::X || number == Number::Y;
   if (nodes.empty() || (!isPlace && countOf(nodes) != 1)) return std::nullopt;
@@ -143,6 +158,16 @@ Project NodeNumbers::changed(Number number, double value) const {
   if (number == Number::CornerSize) {
     const auto now = corner();
     return now ? withCorner({now->kind, std::max(0.0, value)}) : settled;
+  }
+  if (number == Number::Axis) {
+    Project out = settled;
+    for (const ItemPtr& item : itemsWithNodes(settled, desk_.selection()))
+      if (const auto before = axisOf(*item)) {
+        MirrorAxis axis = axisFor(desk_, *item, radians(value));
+        axis.through = before->through;
+        out = withAxis(out, item->id, axis);
+      }
+    return out;
   }
   const NodesOfItems& nodes = desk_.chosenNodes();
   if (nodes.empty()) return settled;
@@ -179,7 +204,8 @@ void NodeNumbers::tryNumber(Number number, double value) { trial_.show(changed(n
 void NodeNumbers::refresh() {
   for (std::size_t i = 0; i < std::size(fields_); ++i) {
     const auto number = static_cast<Number>(i);
-    if (number != Number::InAngle && number != Number::OutAngle) fields_[i]->setUnit(desk_.unit());
+    const bool isAngle = number == Number::InAngle || number == Number::OutAngle || number == Number::Axis;
+    if (!isAngle) fields_[i]->setUnit(desk_.unit());
     fields_[i]->show(valueOf(number));
   }
   const auto now = corner();

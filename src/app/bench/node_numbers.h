@@ -22,7 +22,7 @@ class NodeNumbers : public QWidget {
 
  private:
   /// What a field is about.
-  enum class Number : unsigned char { X, Y, InLength, InAngle, OutLength, OutAngle, CornerSize, count };
+  enum class Number : unsigned char { X, Y, InLength, InAngle, OutLength, OutAngle, CornerSize, Axis, count };
   MeasureField* field(Number number, const QString& name, Unit unit, const QString& suffix, int width);
   void tryNumber(Number number, double value);
   Project changed(Number number, double value) const;
