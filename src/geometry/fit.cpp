@@ -175,7 +175,7 @@ class Dense {
   const Place& operator[](std::size_t i) const { return places_[i % places_.size()]; }
   /// Grows past the start of a closed contour.
   double along(std::size_t i) const {
-    return places_[i % places_.size()].along + static_cast<double>(i / places_.size()) * whole_;
+    return places_[i % places_.size()].along + (i < places_.size() ? 0 : i < 2 * places_.size() ? whole_ : 2 * whole_);
   }
   /// The place of an open contour's end; of a closed one's, its start again.
   std::size_t end() const { return closed_ ? places_.size() : places_.size() - 1; }

@@ -33,8 +33,8 @@ Contour smoothThrough(std::span<const Point> points, bool closed) {
     out.segments.push_back(Segment::line(z[1]));
     return out;
   }
-  const auto next = [n](std::size_t i) { return (i + 1) % n; };
-  const auto before = [n](std::size_t i) { return (i + n - 1) % n; };
+  const auto next = [n](std::size_t i) { return i + 1 == n ? 0 : i + 1; };
+  const auto before = [n](std::size_t i) { return i == 0 ? n - 1 : i - 1; };
   const std::size_t edges = out.closed ? n : n - 1;
   std::vector<double> size(n), turn(n, 0), theta(n, 0);
   for (std::size_t i = 0; i < edges; ++i) size[i] = distance(z[i], z[next(i)]);

@@ -256,14 +256,12 @@ class Work {
       side.first = (begin + k) % n;
       side.from = cornerAt[side.first];
       std::vector<Bezier> curves;
-      std::size_t edge = side.first;
-      do {
-        edge = (begin + k) % n;
+      for (bool goesOn = true; goesOn; ++k, ++side.edges) {
+        const std::size_t edge = (begin + k) % n;
         curves.push_back(edgeOf(path_, edge));
-        ++k;
-        ++side.edges;
-      } while (k < path_.edges() && !cornerAt[path_.next(edge)]);
-      side.to = cornerAt[path_.next(edge)];
+        side.to = cornerAt[path_.next(edge)];
+        goesOn = k + 1 < path_.edges() && !side.to;
+      }
       side.chain = CurveChain(std::move(curves));
       side.back = side.chain.reversed();
       side.end = side.chain.end();

@@ -65,7 +65,8 @@ NodeKind kindOf(const NodePath& path, std::size_t node);
 /// One node of several paths.
 struct NodePlace {
   std::size_t path = 0, node = 0;
-  auto operator<=>(const NodePlace&) const = default;
+  bool operator==(const NodePlace&) const = default;
+  bool operator<(const NodePlace& other) const { return path != other.path ? path < other.path : node < other.node; }
 };
 /// One of its handles: of the edge that ends at it, or of the one that begins there.
 enum class Side : unsigned char { In, Out };

@@ -161,6 +161,18 @@ TEST(NodesWindow, MirrorEditingEditsBothSides) {
   EXPECT_FALSE(axisOf(*w.only()));
 }
 
+TEST(NodesWindow, WhatWasNotAlikeOnBothSidesIsSoByTheFirstEdit) {
+  NodeHands w;
+  w.boxOfNodes(w.mm(60, 40), w.mm(160, 120));
+  w.drag(w.edgeAt(1), w.edgeAt(1) + w.mm(30, 0));
+  w.key(Qt::Key_M, Qt::ControlModifier);
+  w.drag(w.nodeAt(1), w.nodeAt(1) + w.mm(5, -10));
+  EXPECT_TRUE(isSymmetric(w.paths(), *axisOf(*w.only()), 1e-9));
+  ASSERT_EQ(countOf(w.desk().chosenNodes()), 1U);
+  const auto& [id, places] = *w.desk().chosenNodes().begin();
+  EXPECT_NEAR(placeOnSheet(w.desk().project(), id, places[0]).y, w.mm(0, 30).y, pixel) << "the one that was dragged";
+}
+
 TEST(NodesWindow, PathsOpenPartJoinAndClose) {
   NodeHands w;
   w.boxOfNodes(w.mm(60, 40), w.mm(160, 120));

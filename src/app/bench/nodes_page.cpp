@@ -220,7 +220,7 @@ void NodesPage::layCards() {
   task_.run([this, work] { return [this, worked = work()] { lay(worked); }; });
 }
 
-void NodesPage::lay(std::vector<Action> worked) {
+void NodesPage::lay(const std::vector<Action>& worked) {
   clearLayout(*cards_);
   for (const Action& action : worked) {
     auto* card = new Card(action.name, {}, theme::slate, action.picture, this);

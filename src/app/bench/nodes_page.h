@@ -33,7 +33,7 @@ class NodesPage : public BenchPage {
   };
   std::vector<Action> actions() const;
   void layCards();
-  void lay(std::vector<Action> worked);
+  void lay(const std::vector<Action>& worked);
   void addSimplify();
   void trySimplify();
   ActionSite site() const { return {desk_.history().current(), desk_.selection(), desk_.chosenNodes()}; }

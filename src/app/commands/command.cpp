@@ -24,11 +24,13 @@ QList<QKeySequence> Command::keyList() const {
 }
 
 QString nameOf(CommandMenu menu) {
-  static const char* const names[] = {QT_TRANSLATE_NOOP("Commands", "Project"), QT_TRANSLATE_NOOP("Commands", "Edit"),
-                                      QT_TRANSLATE_NOOP("Commands", "Draw"),    QT_TRANSLATE_NOOP("Commands", "Nodes"),   QT_TRANSLATE_NOOP("Commands", "Cut"),
-                                      QT_TRANSLATE_NOOP("Commands", "Fill"),    QT_TRANSLATE_NOOP("Commands", "Text"),
-                                      QT_TRANSLATE_NOOP("Commands", "Arrange"), QT_TRANSLATE_NOOP("Commands", "Sheets"),
-                                      QT_TRANSLATE_NOOP("Commands", "View"),    QT_TRANSLATE_NOOP("Commands", "Help")};
+  static const char* const names[] = {
+      QT_TRANSLATE_NOOP("Commands", "Project"), QT_TRANSLATE_NOOP("Commands", "Edit"),
+      QT_TRANSLATE_NOOP("Commands", "Draw"),    QT_TRANSLATE_NOOP("Commands", "Nodes"),
+      QT_TRANSLATE_NOOP("Commands", "Cut"),     QT_TRANSLATE_NOOP("Commands", "Fill"),
+      QT_TRANSLATE_NOOP("Commands", "Text"),    QT_TRANSLATE_NOOP("Commands", "Arrange"),
+      QT_TRANSLATE_NOOP("Commands", "Sheets"),  QT_TRANSLATE_NOOP("Commands", "View"),
+      QT_TRANSLATE_NOOP("Commands", "Help")};
   static_assert(std::size(names) == static_cast<std::size_t>(CommandMenu::count));
   return translated(names[static_cast<std::size_t>(menu)]);
 }

@@ -28,9 +28,8 @@ CommandActions::CommandActions(const CommandSite& site, std::function<void()> be
     });
     actions_[static_cast<std::size_t>(c.id)] = action;
   }
-  for (const auto signal :
-       {&Desk::selectionChanged, &Desk::projectChanged, &Desk::toolChanged, &Desk::fileChanged, &Desk::viewChanged,
-        &Desk::nodesChosen})
+  for (const auto signal : {&Desk::selectionChanged, &Desk::projectChanged, &Desk::toolChanged, &Desk::fileChanged,
+                            &Desk::viewChanged, &Desk::nodesChosen})
     connect(&site.desk, signal, this, &CommandActions::refresh);
   refresh();
 }

@@ -25,9 +25,10 @@ constexpr auto joined(const Command (&... tables)[Sizes]) {
   return all;
 }
 
-constexpr auto table = joined(commands::projectCommands, commands::editCommands, commands::drawCommands,
-                              commands::nodeCommands,                              commands::cutCommands, commands::fillCommands, commands::textCommands,
-                              commands::arrangeCommands, commands::sheetsCommands, commands::viewCommands);
+constexpr auto table =
+    joined(commands::projectCommands, commands::editCommands, commands::drawCommands, commands::nodeCommands,
+           commands::cutCommands, commands::fillCommands, commands::textCommands, commands::arrangeCommands,
+           commands::sheetsCommands, commands::viewCommands);
 
 // Each id has its place, so that it is found without looking, and none can be left out.
 static_assert(std::size(table) == static_cast<std::size_t>(CommandId::count));

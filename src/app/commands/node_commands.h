@@ -88,7 +88,8 @@ inline constexpr Command nodeCommands[] = {
      .applies = aPath,
      .hint = QT_TRANSLATE_NOOP("Commands", "Opens it at the chosen node, or closes it"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Open"),
-     .wordsNow = [](const Desk& d) { return isOpenPath(d) ? Desk::tr("Close the outline") : Desk::tr("Open the outline"); }},
+     .wordsNow =
+         [](const Desk& d) { return isOpenPath(d) ? Desk::tr("Close the outline") : Desk::tr("Open the outline"); }},
     {.id = Do::PartAtNode,
      .menu = Menu::Nodes,
      .byPointer = true,

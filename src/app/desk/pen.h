@@ -6,9 +6,9 @@
 namespace widecut {
 
 enum class PenMode : unsigned char {
-  Nodes,   ///< Clicks make corners, drags make curves.
-  Through, ///< Clicks make smooth nodes: the curve through them looks right by itself.
-  Freehand ///< A stroke becomes an outline of few nodes.
+  Nodes,    ///< Clicks make corners, drags make curves.
+  Through,  ///< Clicks make smooth nodes: the curve through them looks right by itself.
+  Freehand  ///< A stroke becomes an outline of few nodes.
 };
 
 struct Pen {

@@ -172,8 +172,9 @@ void openOrClose(Desk& desk) {
   const auto chosen = chosenPath(desk);
   if (!chosen) return;
   const bool opens = (*nodesOf(*chosen->item))[chosen->path].closed;
-  editPath(desk, opens ? Desk::tr("Open") : Desk::tr("Close"),
-           [&](const NodePath& path, std::size_t node) { return opens ? partedAt(path, node) : NodePaths{closed(path)}; });
+  editPath(desk, opens ? Desk::tr("Open") : Desk::tr("Close"), [&](const NodePath& path, std::size_t node) {
+    return opens ? partedAt(path, node) : NodePaths{closed(path)};
+  });
 }
 
 void partAtNode(Desk& desk) { editPath(desk, Desk::tr("Part at node"), partedAt); }

@@ -6,9 +6,10 @@
 namespace widecut {
 namespace {
 
-constexpr double reach = 7;            // pixels
-constexpr double inset = 17;           // pixels from a sharp corner to its arc
-constexpr double leastRoom = 44;       // pixels of a side beside which there is one
+constexpr double reach = 7;             // pixels
+constexpr double inset = 17;            // pixels from a sharp corner to its arc
+constexpr double leastRoom = 44;        // pixels of a side beside which there is one
+constexpr double flattest = pi - 0.15;  // radians between the sides; a corner that is hardly one has no arc
 constexpr std::size_t mostNodes = 400;  // of an item whose corners have arcs
 
 std::vector<CornerPlace> cornersOf(const Item& item) {
@@ -36,12 +37,13 @@ std::vector<CornerHit> cornersWithArcs(const Mat& mat, const Project& project, c
     const auto paths = nodesOf(*item);
     if (countOfNodes(*paths) > mostNodes) continue;
     const double room = leastRoom * pixelOf(mat, frameToSheet(project, item->id));
-    for (CornerPlace& corner : cornersOf(*item)) {
+    for (const CornerPlace& corner : cornersOf(*item)) {
+      if (corner.angle() > flattest) continue;
       const NodePath& path = (*paths)[corner.node.path];
       const std::size_t node = corner.node.node;
       const Bezier before = edgeOf(path, path.previous(node)), after = edgeOf(path, node);
       if (distance(before[0], before[3]) >= room && distance(after[0], after[3]) >= room)
-        found.push_back({item->id, std::move(corner)});
+        found.push_back({item->id, corner});
     }
   }
   return found;
@@ -49,10 +51,10 @@ std::vector<CornerHit> cornersWithArcs(const Mat& mat, const Project& project, c
 
 std::optional<CornerHit> cornerAt(const Mat& mat, const Project& project, const std::vector<ItemPtr>& items,
                                   QPointF onMat) {
-  for (CornerHit& hit : cornersWithArcs(mat, project, items)) {
+  for (const CornerHit& hit : cornersWithArcs(mat, project, items)) {
     const Affine frame = frameToSheet(project, hit.item);
     const QPointF way = mat.toMat(frame(placeOf(hit.corner, pixelOf(mat, frame)))) - onMat;
-    if (std::hypot(way.x(), way.y()) <= reach) return std::move(hit);
+    if (std::hypot(way.x(), way.y()) <= reach) return hit;
   }
   return std::nullopt;
 }
@@ -74,7 +76,8 @@ void paintCorners(QPainter& painter, const Mat& mat, const Project& project, con
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(theme::onMat, isLit ? 5 : 4, Qt::SolidLine, Qt::RoundCap));
     painter.drawPolyline(arc);
-    painter.setPen(QPen(hit.corner.isLimited() ? theme::amber : theme::plum, isLit ? 3 : 2, Qt::SolidLine, Qt::RoundCap));
+    painter.setPen(
+        QPen(hit.corner.isLimited() ? theme::amber : theme::plum, isLit ? 3 : 2, Qt::SolidLine, Qt::RoundCap));
     painter.drawPolyline(arc);
   }
 }

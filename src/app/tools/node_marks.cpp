@@ -113,8 +113,8 @@ void paintHandle(QPainter& painter, QPointF node, QPointF end, bool lit) {
   painter.drawEllipse(end, r, r);
 }
 
-void paintNodes(QPainter& painter, const Mat& mat, const Project& project, const Item& item,
-                const NodesOfItems& chosen, const std::optional<NodeHit>& hot) {
+void paintNodes(QPainter& painter, const Mat& mat, const Project& project, const Item& item, const NodesOfItems& chosen,
+                const std::optional<NodeHit>& hot) {
   const Affine frame = frameToSheet(project, item.id);
   const auto paths = nodesOf(item);
   if (!paths) return;
@@ -144,7 +144,8 @@ void paintNodes(QPainter& painter, const Mat& mat, const Project& project, const
       for (const Side side : {Side::In, Side::Out}) {
         const Point end = handleOf(n, side);
         if (end == n.at || !showsHandle(path, {p, i}, side, item.id, chosen, hot)) continue;
-        const bool lit = ours && hot->what == NodeHit::What::Handle && hot->place == NodePlace{p, i} && hot->side == side;
+        const bool lit =
+            ours && hot->what == NodeHit::What::Handle && hot->place == NodePlace{p, i} && hot->side == side;
         paintHandle(painter, at, mat.toMat(frame(end)), lit);
       }
       const bool lit = ours && hot->what == NodeHit::What::Node && hot->place == NodePlace{p, i};

@@ -14,7 +14,7 @@ struct NodeHit {
   enum class What : unsigned char { Node, Handle, Edge };
   What what = What::Node;
   Id item = 0;
-  NodePlace place;  ///< Of an edge: the node that it begins at.
+  NodePlace place;        ///< Of an edge: the node that it begins at.
   Side side = Side::Out;  ///< Of a handle.
   double t = 0;           ///< Of an edge: the nearest place.
   Point at;               ///< On the sheet: the node, the handle's end, or that place.
@@ -31,8 +31,8 @@ std::optional<NodeHit> nodeHitAt(const Mat& mat, const Project& project, const s
 
 /// Draws an item's edges, nodes and the handles that show. Corners are squares, smooth nodes discs, even ones discs
 /// with a dot.
-void paintNodes(QPainter& painter, const Mat& mat, const Project& project, const Item& item,
-                const NodesOfItems& chosen, const std::optional<NodeHit>& hot);
+void paintNodes(QPainter& painter, const Mat& mat, const Project& project, const Item& item, const NodesOfItems& chosen,
+                const std::optional<NodeHit>& hot);
 /// Draws one node's sign.
 void paintNode(QPainter& painter, QPointF at, NodeKind kind, bool chosen, bool lit, bool small);
 /// Draws a handle from its node.

@@ -128,7 +128,8 @@ void NodeTool::drag(const Pointer& p) {
     case Doing::Cornering:
       if (std::hypot(way.x(), way.y()) >= dragStart || trial_.isShown())
         trial_.show(withCornerDragged(desk_.settled(), *corner_, desk_.chosenNodes(),
-                                      cornerFor(desk_.settled(), *corner_, pressed_.onSheet, p.onSheet), p.keys & Qt::AltModifier));
+                                      cornerFor(desk_.settled(), *corner_, pressed_.onSheet, p.onSheet),
+                                      p.keys & Qt::AltModifier));
       break;
     case Doing::MovingAxis:
     case Doing::TurningAxis:
@@ -172,6 +173,7 @@ void NodeTool::moveNodes(const Pointer& p) {
     const Point on = frame(axis->onto((*frame.inverse())(held_->at + by)));
     if (distance(on, held_->at + by) * mat_.zoom() <= snap) by = on - held_->at;
   }
+  movedBy_ = by;
   end_ = endToJoin(p);
   const auto end = [](const NodeHit& hit) { return PathEnd{hit.item, hit.place.path, hit.place.node == 0}; };
   trial_.show(end_ ? withEndsJoined(desk_.settled(), end(*held_), end(*end_))
@@ -228,16 +230,46 @@ void NodeTool::moveAxis(const Pointer& p) {
   trial_.show(withAxis(desk_.settled(), axis_->item, moved));
 }
 
+/// Where the chosen nodes of mirrored items will be. Making one half of another shape gives them other numbers.
+std::map<Id, std::vector<Point>> NodeTool::placesOfMirrored() const {
+  std::map<Id, std::vector<Point>> places;
+  for (const auto& [id, nodes] : desk_.chosenNodes()) {
+    const ItemPtr item = findItem(desk_.settled(), id);
+    if (!item || !axisOf(*item)) continue;
+    for (const NodePlace node : nodes) places[id].push_back(placeOnSheet(desk_.settled(), id, node) + movedBy_);
+  }
+  return places;
+}
+
+void NodeTool::chooseAgain(const std::map<Id, std::vector<Point>>& places) {
+  NodesOfItems chosen = desk_.chosenNodes();
+  constexpr double close = 0.01;  // points
+  const NodesOfItems all = allNodes(desk_);
+  for (const auto& [id, points] : places) {
+    chosen[id].clear();
+    const auto nodes = all.find(id);
+    if (nodes == all.end()) continue;
+    for (const NodePlace node : nodes->second) {
+      const Point at = placeOnSheet(desk_.settled(), id, node);
+      if (std::any_of(points.begin(), points.end(), [&](Point p) { return distance(p, at) < close; }))
+        chosen[id].push_back(node);
+    }
+  }
+  desk_.chooseNodes(std::move(chosen));
+}
+
 void NodeTool::release(const Pointer& p) {
   now_ = p;
+  const auto mirrored = placesOfMirrored();
   switch (doing_) {
     case Doing::Pressed:
       click(p);
       break;
     case Doing::MovingNodes:
       if (end_) desk_.chooseNodes({});
-      trial_.settle(end_ ? Mat::tr("Join ends")
-                         : countOf(desk_.chosenNodes()) == 1 ? Mat::tr("Move node") : Mat::tr("Move nodes"));
+      trial_.settle(end_                                ? Mat::tr("Join ends")
+                    : countOf(desk_.chosenNodes()) == 1 ? Mat::tr("Move node")
+                                                        : Mat::tr("Move nodes"));
       break;
     case Doing::MovingHandle:
     case Doing::PullingHandle:
@@ -276,6 +308,8 @@ void NodeTool::release(const Pointer& p) {
     case Doing::Nothing:
       break;
   }
+  const bool reshaped = doing_ == Doing::MovingNodes || doing_ == Doing::MovingHandle || doing_ == Doing::PullingHandle;
+  if (reshaped && !mirrored.empty()) chooseAgain(mirrored);
   stop();
   hot_ = hitAt(p);
 }
@@ -297,7 +331,8 @@ void NodeTool::click(const Pointer& p) {
     if (!mayReshape(held_->item)) return;
     constexpr double end = 1e-3;
     NodePlace made;
-    Project changed = withNodeAdded(desk_.settled(), held_->item, held_->place, std::clamp(held_->t, end, 1 - end), made);
+    Project changed =
+        withNodeAdded(desk_.settled(), held_->item, held_->place, std::clamp(held_->t, end, 1 - end), made);
     const Id item = held_->item;
     if (!desk_.commit(Mat::tr("Add node"), std::move(changed))) return;
     added_ = NodeHit{NodeHit::What::Node, item, made, Side::Out, 0, held_->at};
@@ -329,8 +364,8 @@ void NodeTool::doubleClick(const Pointer& p) {
 }
 
 void NodeTool::choose(const Pointer& p) {
-  if (const auto hit = hitAt(p); hit && hit->what == NodeHit::What::Node &&
-                                 !isChosen(desk_.chosenNodes(), hit->item, hit->place))
+  if (const auto hit = hitAt(p);
+      hit && hit->what == NodeHit::What::Node && !isChosen(desk_.chosenNodes(), hit->item, hit->place))
     desk_.chooseNodes({{hit->item, {hit->place}}});
 }
 
@@ -399,6 +434,7 @@ void NodeTool::stop() {
   gripped_.reset();
   axis_.reset();
   corner_.reset();
+  movedBy_ = {};
 }
 
 void NodeTool::putAway() {
@@ -459,13 +495,15 @@ QString NodeTool::labelNow() const {
 }
 
 QString NodeTool::hint() const {
-  if (items().empty()) return Mat::tr("Click an item to see its nodes · drag a box over several · Esc puts the tool away");
+  if (items().empty())
+    return Mat::tr("Click an item to see its nodes · drag a box over several · Esc puts the tool away");
   switch (doing_) {
     case Doing::MovingNodes:
       return Mat::tr("Shift keeps to one direction · an end dragged onto another end joins it · Esc puts it back");
     case Doing::MovingHandle:
     case Doing::PullingHandle:
-      return Mat::tr("Shift keeps to steps of 45° · Alt breaks the handle from the other one · onto the node it is gone");
+      return Mat::tr(
+          "Shift keeps to steps of 45° · Alt breaks the handle from the other one · onto the node it is gone");
     case Doing::Bending:
       return Mat::tr("The edge follows where it was taken hold of · Esc puts it back");
     case Doing::MovingAxis:
@@ -477,10 +515,12 @@ QString NodeTool::hint() const {
   if (hot_ && hot_->what == NodeHit::What::Edge) return Mat::tr("Click adds a node here · drag bends the edge");
   if (hot_ && hot_->what == NodeHit::What::Handle) return Mat::tr("Drag the handle · Alt breaks it from the other one");
   if (hot_)
-    return Mat::tr("Drag the node · double click turns it smooth or to a corner · Alt pulls handles out · Del takes it away");
+    return Mat::tr(
+        "Drag the node · double click turns it smooth or to a corner · Alt pulls handles out · Del takes it away");
   if (corner_) return Mat::tr("Drag to round all corners · Alt rounds this one alone · the bench has other treatments");
   if (axis_) return Mat::tr("Drag the axis that both sides are mirrored at · its knob turns it");
-  return Mat::tr("Click or drag nodes, handles and edges · a box chooses several · Tab goes to the next · Enter is done");
+  return Mat::tr(
+      "Click or drag nodes, handles and edges · a box chooses several · Tab goes to the next · Enter is done");
 }
 
 QCursor NodeTool::cursor() const {

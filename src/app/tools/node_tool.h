@@ -65,15 +65,18 @@ class NodeTool : public Tool {
   void moveAxis(const Pointer& pointer);
   void click(const Pointer& pointer);
   QString labelNow() const;
+  std::map<Id, std::vector<Point>> placesOfMirrored() const;
+  void chooseAgain(const std::map<Id, std::vector<Point>>& places);
   void stop();
 
   Trial trial_;
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{}, now_{};
+  Point movedBy_;
   std::optional<NodeHit> hot_, held_, end_;
   std::optional<NodeHit> added_;  ///< By the last click.
   QElapsedTimer sinceAdded_;
-  bool wasChosen_ = false;        ///< What is pressed, before it was.
+  bool wasChosen_ = false;  ///< What is pressed, before it was.
   std::optional<AxisHit> axis_;
   std::optional<CornerHit> corner_;
   std::optional<Grip> grip_;

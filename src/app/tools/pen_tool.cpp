@@ -18,9 +18,9 @@
 namespace widecut {
 namespace {
 
-constexpr double reach = 8;      // pixels
-constexpr double dragStart = 3;  // pixels before a press pulls handles out
-constexpr double strokeStep = 2; // pixels between the places of a stroke
+constexpr double reach = 8;       // pixels
+constexpr double dragStart = 3;   // pixels before a press pulls handles out
+constexpr double strokeStep = 2;  // pixels between the places of a stroke
 
 Node nodeAt(Point p) { return {p, p, p}; }
 
@@ -65,6 +65,7 @@ bool PenTool::continueAt(const Pointer& p) {
 NodePath PenTool::pathOf(std::vector<Node> nodes, bool closed) const {
   if (desk_.pen.mode != PenMode::Through || nodes.size() < 3) return {std::move(nodes), closed};
   std::vector<Point> places;
+  places.reserve(nodes.size());
   for (const Node& n : nodes) places.push_back(n.at);
   return nodesOf(smoothThrough(places, closed));
 }

@@ -161,7 +161,7 @@ Project withNodeAdded(const Project& project, Id id, NodePlace edge, double t, N
       } else {
         // The later one first, so that the other one's number holds.
         const NodePlace other{twin[0], twin[1]};
-        const bool otherFirst = other > edge;
+        const bool otherFirst = edge < other;
         if (otherFirst) add(paths[other.path], other.node, 1 - t);
         add(paths[edge.path], edge.node, t);
         if (!otherFirst) add(paths[other.path], other.node, 1 - t);
@@ -270,7 +270,7 @@ Project withEndsJoined(const Project& project, const PathEnd& from, const PathEn
     const auto back = frameToSheet(project, from.item).inverse();
     if (!back) return project;
     const Affine map = *back * frameToSheet(project, to.item);
-    const auto mapAll = [&](NodePath path) {
+    const auto mapAll = [&](const NodePath& path) {
       std::vector<std::size_t> all(path.nodes.size());
       for (std::size_t i = 0; i < all.size(); ++i) all[i] = i;
       return withNodesMapped(path, all, map);
