@@ -52,6 +52,7 @@ std::vector<std::pair<std::size_t, Side>> besideStraight(const NodePath& path) {
 std::vector<Sample> samplesAlong(const Bezier& first, const Bezier& second) {
   constexpr int steps = 24;
   std::vector<Sample> samples;
+  samples.reserve(2 * steps + 1);
   for (int i = 0; i < steps; ++i) samples.push_back({pointOn(first, double(i) / steps), {}});
   for (int i = 0; i <= steps; ++i) samples.push_back({pointOn(second, double(i) / steps), {}});
   samples.front().way = startDirection(first);
