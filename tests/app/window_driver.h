@@ -187,8 +187,8 @@ class WindowDriver {
     // What the mat paints asks for photos; when they are there, it is painted anew.
     (void)mat().grab();
     for (int i = 0; i < 2000 && desk().photos().isDecoding(); ++i) QTest::qWait(5);
-    emit desk().photosReady();  // now, and not when the timer says so
-    QTest::qWait(5);
+    // The desk says so a moment later, for several at once.
+    QTest::qWait(mediaOf(desk().project()).empty() ? 5 : 45);
     for (int i = 0; i < 2000 && !mat().isFinished(); ++i) QTest::qWait(5);
     return mat().grab().toImage().pixelColor(onMat(at));
   }
