@@ -179,7 +179,7 @@ Project NodeNumbers::changed(Number number, double value) const {
   }
   const ItemPtr item = findItem(settled, id);
   const NodePlace place = places.front();
-  const Node& n = (*nodesOf(*item))[place.path].nodes[place.node];
+  const Node n = (*nodesOf(*item))[place.path].nodes[place.node];
   const bool before = number == Number::InLength || number == Number::InAngle;
   const Affine frame = frameToSheet(settled, id), back = frame.inverse().value_or(Affine{});
   const Point now = frame.vector((before ? n.in : n.out) - n.at);

@@ -11,7 +11,7 @@ inline bool aPath(const Desk& desk) { return desk.tool() == ToolKind::Nodes && c
 inline bool aNodeWithin(const Desk& desk) {
   const auto chosen = chosenPath(desk);
   if (desk.tool() != ToolKind::Nodes || !chosen || !chosen->node) return false;
-  const NodePath& path = (*nodesOf(*chosen->item))[chosen->path];
+  const NodePath path = (*nodesOf(*chosen->item))[chosen->path];
   return !path.isEnd(*chosen->node);
 }
 inline bool isOpenPath(const Desk& desk) {

@@ -126,8 +126,10 @@ void paintNodes(QPainter& painter, const Mat& mat, const Project& project, const
     painter.setPen(QPen(theme::plum, 1, Qt::DotLine));
     painter.drawPath(mat.sheetToMat().map(painterPath(transformed(outlineOf(*paths), frame))));
   }
-  const bool ours = hot && hot->item == item.id;
-  if (ours && hot->what == NodeHit::What::Edge) {
+  // What was under the pointer may be gone, or have another number in what is being tried.
+  const bool ours = hot && hot->item == item.id && hot->place.path < paths->size() &&
+                    hot->place.node < (*paths)[hot->place.path].nodes.size();
+  if (ours && hot->what == NodeHit::What::Edge && (*paths)[hot->place.path].hasEdge(hot->place.node)) {
     painter.setPen(QPen(theme::plum, 3.2));
     painter.drawPath(pathOnMat(mat, mapped(frame, edgeOf((*paths)[hot->place.path], hot->place.node))));
   }

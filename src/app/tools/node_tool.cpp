@@ -168,6 +168,7 @@ void NodeTool::moveNodes(const Pointer& p) {
   Point by = p.onSheet - pressed_.onSheet;
   if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
   const ItemPtr item = findItem(desk_.settled(), held_->item);
+  if (!item) return;
   if (const auto axis = axisOf(*item)) {
     const Affine frame = frameToSheet(desk_.settled(), item->id);
     const Point on = frame(axis->onto((*frame.inverse())(held_->at + by)));
@@ -184,7 +185,9 @@ void NodeTool::moveHandle(const Pointer& p) {
   const Affine frame = frameToSheet(desk_.settled(), held_->item), back = frame.inverse().value_or(Affine{});
   Point onSheet = held_->at + p.onSheet - pressed_.onSheet;
   const ItemPtr item = findItem(desk_.settled(), held_->item);
-  const auto paths = nodesOf(*item);
+  const auto paths = item ? nodesOf(*item) : std::nullopt;
+  if (!paths || held_->place.path >= paths->size() || held_->place.node >= pathOf(*paths, held_->place).nodes.size())
+    return;
   const Node& node = pathOf(*paths, held_->place).nodes[held_->place.node];
   const Point nodeOnSheet = frame(node.at);
   if (doing_ != Doing::Bending) {
@@ -387,6 +390,8 @@ bool NodeTool::wants(const QKeyEvent& event) const {
 }
 
 bool NodeTool::key(QKeyEvent& event) {
+  // In the middle of a drag nothing pulls away what is held.
+  if (doing_ != Doing::Nothing && event.key() != Qt::Key_Escape) return true;
   if (event.matches(QKeySequence::SelectAll)) {
     desk_.chooseNodes(allNodes(desk_));
     return true;
