@@ -77,7 +77,7 @@ struct OffsetPlace {
 OffsetPlace offsetAt(const Bezier& c, double t, double distance);
 /// The piece of that curve from t0 to t1 as one cubic: its ends and their directions are true, its handles are offset
 /// so that it passes the true middle; where no such handles bend the right way they are a third of the true
-/// derivatives. The error falls with the fourth power of t1 − t0 and more; whoever needs a bound asks offsetAt.
+/// derivatives. How far it strays between, offsetAt tells.
 Bezier offsetPiece(const Bezier& c, double t0, double t1, double distance);
 
 }  // namespace widecut

@@ -42,7 +42,7 @@ Contour smoothThrough(std::span<const Point> points, bool closed) {
     const Point a = z[i] - z[before(i)], b = z[next(i)] - z[i];
     turn[i] = std::atan2(cross(a, b), dot(a, b));
   }
-  // Each equation's own term outweighs the others twice: going round halves the error, at least.
+  // Each inner equation's own term outweighs the others, so going round comes to rest.
   constexpr int rounds = 60;
   for (int round = 0; round < rounds; ++round)
     for (std::size_t i = 0; i < n; ++i) {

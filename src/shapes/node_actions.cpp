@@ -105,12 +105,6 @@ NodePaths refitted(const NodePaths& paths, double& error) {
   return best;
 }
 
-std::size_t countOfNodes(const NodePaths& paths) {
-  std::size_t n = 0;
-  for (const NodePath& path : paths) n += path.nodes.size();
-  return n;
-}
-
 Box boundsOf(const NodePaths& paths) { return bounds(outlineOf(paths)); }
 
 }  // namespace widecut

@@ -23,7 +23,7 @@ NodePaths simplified(const NodePaths& paths, double tolerance, double& error);
 /// The closest outline of at most half as many nodes that a tolerance gives; the same where none does.
 NodePaths refitted(const NodePaths& paths, double& error);
 
-std::size_t countOfNodes(const NodePaths& paths);
+/// The box of their edges.
 Box boundsOf(const NodePaths& paths);
 
 }  // namespace widecut

@@ -208,13 +208,6 @@ NodePath withStraight(const NodePath& path, std::size_t edge) {
   return out;
 }
 
-NodePath withCurve(const NodePath& path, std::size_t edge) {
-  if (!isStraight(path, edge)) return path;
-  NodePath out = path;
-  setEdge(out, edge, edgeOf(path, edge));
-  return out;
-}
-
 NodePath reversed(const NodePath& path) {
   NodePath out = path;
   for (Node& n : out.nodes) std::swap(n.in, n.out);
@@ -247,21 +240,6 @@ NodePaths partedAt(const NodePath& path, std::size_t node) {
   NodePath second{{place, path.nodes.end()}, false};
   second.nodes.front().in = second.nodes.front().at;
   return {first, second};
-}
-
-NodePaths withoutEdge(const NodePath& path, std::size_t edge) {
-  NodePath out = withStraight(path, edge);
-  if (path.closed) {
-    out = withStart(out, path.next(edge));
-    out.closed = false;
-    return {out};
-  }
-  const auto place = out.nodes.begin() + static_cast<std::ptrdiff_t>(edge) + 1;
-  const NodePath first{{out.nodes.begin(), place}, false}, second{{place, out.nodes.end()}, false};
-  NodePaths left;
-  for (const NodePath& piece : {first, second})
-    if (piece.nodes.size() > 1) left.push_back(piece);
-  return left;
 }
 
 NodePath closed(const NodePath& path) {

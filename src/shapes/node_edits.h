@@ -24,9 +24,8 @@ NodePath withBend(const NodePath& path, std::size_t edge, double t, Point to);
 /// The node as one of that kind: a corner loses its handles; what becomes smooth keeps the lengths of its handles, or
 /// gets such as suit its neighbours.
 NodePath withKind(const NodePath& path, std::size_t node, NodeKind kind);
-/// A straight edge in the place of this one; or a curve in the place of a straight one, with its handles at the thirds.
+/// A straight edge in the place of this one.
 NodePath withStraight(const NodePath& path, std::size_t edge);
-NodePath withCurve(const NodePath& path, std::size_t edge);
 
 /// The same the other way round. A closed path keeps its first node.
 NodePath reversed(const NodePath& path);
@@ -34,8 +33,6 @@ NodePath reversed(const NodePath& path);
 NodePath withStart(const NodePath& path, std::size_t node);
 /// Parted at a node: a closed path opens there, an open one becomes two.
 NodePaths partedAt(const NodePath& path, std::size_t node);
-/// Without an edge: a closed path opens, an open one becomes two, or loses its end.
-NodePaths withoutEdge(const NodePath& path, std::size_t edge);
 /// Closed by a straight edge; where the ends are at one place, by making them one node.
 NodePath closed(const NodePath& path);
 /// The last node of one open path joined to the first of another: by a straight edge, or as one node where they are at

@@ -48,6 +48,18 @@ Outline outlineOf(const NodePaths& paths) {
   return outline;
 }
 
+NodePath transformed(const NodePath& path, const Affine& map) {
+  NodePath out = path;
+  for (Node& n : out.nodes) n = {map(n.at), map(n.in), map(n.out), n.corner};
+  return out;
+}
+
+std::size_t countOfNodes(const NodePaths& paths) {
+  std::size_t n = 0;
+  for (const NodePath& path : paths) n += path.nodes.size();
+  return n;
+}
+
 Bezier edgeOf(const NodePath& path, std::size_t edge) {
   const Node &from = path.nodes[edge], &to = path.nodes[path.next(edge)];
   if (isStraight(path, edge)) return asCubic(from.at, Segment::line(to.at));

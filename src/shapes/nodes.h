@@ -16,7 +16,7 @@ enum class CornerKind : unsigned char { Sharp, Round, Scoop, Bevel, Step, Notch 
 /// The treatment of one corner.
 struct Corner {
   CornerKind kind = CornerKind::Sharp;
-  double size = 0;  ///< Points, ≥ 0: the radius of what is round; else how far along both sides it reaches.
+  double size = 0;  ///< Points, ≥ 0: the radius of what is round; else how far from the corner it begins and ends.
   bool operator==(const Corner&) const = default;
   bool isSharp() const { return kind == CornerKind::Sharp || !(size > 0); }
 };
@@ -29,6 +29,11 @@ struct Node {
   bool operator==(const Node&) const = default;
   bool hasIn() const { return in != at; }
   bool hasOut() const { return out != at; }
+  /// At another place, with its handles.
+  Node movedTo(Point to) const {
+    const Point by = to - at;
+    return {to, hasIn() ? in + by : to, hasOut() ? out + by : to, corner};
+  }
 };
 
 /// A contour as nodes. Edge i runs from node i to the next one; a closed path has as many edges as nodes.
@@ -51,6 +56,8 @@ NodePath nodesOf(const Contour& contour);
 NodePaths nodesOf(const Outline& outline);
 Contour contourOf(const NodePath& path);
 Outline outlineOf(const NodePaths& paths);
+NodePath transformed(const NodePath& path, const Affine& map);
+std::size_t countOfNodes(const NodePaths& paths);
 
 /// An edge as a curve: a straight one with its handles at the thirds.
 Bezier edgeOf(const NodePath& path, std::size_t edge);

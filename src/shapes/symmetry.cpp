@@ -21,13 +21,8 @@ class Half {
 
   /// Nodes close to the axis are put on it.
   NodePath settled(NodePath path) const {
-    for (Node& n : path.nodes) {
-      if (sideOf(n.at) != 0) continue;
-      const Point to = axis_.onto(n.at), by = to - n.at;
-      n.in = n.hasIn() ? n.in + by : to;
-      n.out = n.hasOut() ? n.out + by : to;
-      n.at = to;
-    }
+    for (Node& n : path.nodes)
+      if (sideOf(n.at) == 0) n = n.movedTo(axis_.onto(n.at));
     return path;
   }
 
@@ -51,7 +46,7 @@ class Half {
     return settled(out);
   }
 
-  /// Its paths after the half that goes was replaced. `first` is where the path's first node went.
+  /// Its paths after the half that goes was replaced.
   NodePaths mirrored(const NodePath& path) const {
     std::vector<int> edges(path.edges());
     for (std::size_t i = 0; i < edges.size(); ++i) edges[i] = sideOfEdge(path, i);
@@ -168,6 +163,14 @@ Point middleOf(const NodePath& path) {
 
 MirrorAxis mapped(const MirrorAxis& axis, const Affine& linear) {
   return {linear(axis.through), linear.vector(axis.along), linear.vector(axis.across)};
+}
+
+double closeness(const NodePaths& paths) {
+  Box box;
+  for (const NodePath& path : paths)
+    for (const Node& n : path.nodes) box.add(n.at);
+  constexpr double share = 1e-7, least = 1e-9;
+  return box.isEmpty() ? least : std::max(share * std::max(box.width(), box.height()), least);
 }
 
 NodePaths madeSymmetric(const NodePaths& paths, const MirrorAxis& axis, HalfSide keep, Halving halving, double close) {

@@ -23,6 +23,9 @@ struct MirrorAxis {
 /// The axis after a linear map of its space.
 MirrorAxis mapped(const MirrorAxis& axis, const Affine& linear);
 
+/// How close to an axis counts as on it, for paths of this size. In points.
+double closeness(const NodePaths& paths);
+
 /// Which half of a path is kept: 1 for the side that `across` looks to, −1 for the other one.
 using HalfSide = int;
 

@@ -6,30 +6,16 @@
 #include <array>
 
 #include "geometry/measure.h"
+#include "job_photos.h"
 #include "project/forms/words.h"
 #include "project/resolve.h"
-#include "window_driver.h"
 
 namespace widecut {
 namespace {
 
-/// A photo whose left half is red and right half blue, as a file.
-QString twoToneFile(const QTemporaryDir& folder) {
-  QImage image(400, 200, QImage::Format_RGB32);
-  image.fill(QColor(200, 30, 30));
-  for (int y = 0; y < 200; ++y)
-    for (int x = 200; x < 400; ++x) image.setPixelColor(x, y, QColor(30, 30, 200));
-  const QString path = folder.filePath("tones.png");
-  image.save(path);
-  return path;
-}
-
 double squareMm(const Item& item) {
   return signedArea(resolved(item)->outline) / (pointsPerMillimetre * pointsPerMillimetre);
 }
-
-bool isRed(const QColor& c) { return c.red() > 150 && c.blue() < 90; }
-bool isBlue(const QColor& c) { return c.blue() > 150 && c.red() < 90; }
 
 /// From the start view on: the A4 poster, by a click.
 void beginPoster(WindowDriver& w) {
@@ -72,7 +58,7 @@ TEST(Jobs, J13APhotoInAnEllipseIsSavedAsATransparentPicture) {
   const QTemporaryDir folder;
   w.key(Qt::Key_5);
   w.drag(w.mm(80, 50), w.mm(180, 130));
-  w.drop(twoToneFile(folder), w.mm(130, 90));
+  w.drop(twoTonePhoto(folder), w.mm(130, 90));
   const QString out = folder.filePath("ellipse.png");
   w.deliverTo(out);
   w.report("J13 ellipse");
@@ -94,7 +80,7 @@ TEST(Jobs, J13APhotoInDiscAndBox) {
   w.drag(w.mm(80, 80), w.mm(180, 160));
   w.key(Qt::Key_5);
   w.dragHolding(Qt::Key_U, w.mm(130, 80), w.mm(165, 115), Qt::AltModifier);
-  w.drop(twoToneFile(folder), w.mm(130, 100));
+  w.drop(twoTonePhoto(folder), w.mm(130, 100));
   const ItemPtr item = w.sheet().items.front();
   // Another mask was delivered before: this one goes where that went.
   const int drawn = w.actions;
@@ -129,7 +115,7 @@ TEST(Jobs, J13APhotoInASquareAndInAStar) {
     w.key(star ? Qt::Key_6 : Qt::Key_4);
     if (star) w.press("star");
     w.drag(w.mm(80, 50), w.mm(160, 130), Qt::ShiftModifier);
-    w.drop(twoToneFile(folder), w.mm(120, 90));
+    w.drop(twoTonePhoto(folder), w.mm(120, 90));
     const QString out = folder.filePath(star ? "star.png" : "square.png");
     w.deliverTo(out);
     w.report(star ? "J13 star" : "J13 square");
@@ -151,7 +137,7 @@ TEST(Jobs, J3AHeavyWordHoldsAPhotoAndIsTypedOn) {
   w.type("letter size", "150");
   w.click(w.mm(30, 120));
   w.typeOnMat("HILL");
-  w.drop(twoToneFile(folder), w.mm(60, 100));
+  w.drop(twoTonePhoto(folder), w.mm(60, 100));
   w.press("reframePhoto");
   w.drag(w.mm(60, 100), w.mm(75, 100));
   w.key(Qt::Key_Escape);
@@ -194,7 +180,7 @@ TEST(Jobs, J5PhotoAndWordAreDividedIntoPiecesThatComeLoose) {
   WindowDriver w;
   const QTemporaryDir folder;
   beginFlyer(w);
-  w.drop(twoToneFile(folder), w.mm(169, 95));
+  w.drop(twoTonePhoto(folder), w.mm(169, 95));
   w.key(Qt::Key_8);
   w.type("letter size", "150");
   w.click(w.mm(110, 120));
@@ -235,7 +221,7 @@ TEST(Jobs, J4AWordIsPunchedOutOfAPhotoAndOutOfAPanel) {
   {
     WindowDriver w;
     beginFlyer(w);
-    w.drop(twoToneFile(folder), w.mm(169, 95));
+    w.drop(twoTonePhoto(folder), w.mm(169, 95));
     typeCutOut(w);
     w.report("J4 photo");
     EXPECT_LE(w.actions, 28 / 2);
@@ -251,7 +237,7 @@ TEST(Jobs, J4AWordIsPunchedOutOfAPhotoAndOutOfAPanel) {
   }
   WindowDriver w;
   beginFlyer(w);
-  w.drop(twoToneFile(folder), w.mm(169, 95));
+  w.drop(twoTonePhoto(folder), w.mm(169, 95));
   w.key(Qt::Key_4);
   w.drag({0, 0}, {w.sheet().width, w.sheet().height});
   typeCutOut(w);
@@ -322,7 +308,7 @@ TEST(Jobs, J22AFlyerPictureOfTrianglesIsTrimmedAtTheSheetsEdge) {
   triangle(w.mm(100, 40), w.mm(200, 150));
   w.key(Qt::Key_A, Qt::ControlModifier);
   w.key(Qt::Key_U);
-  w.drop(twoToneFile(folder), w.mm(90, 120));
+  w.drop(twoTonePhoto(folder), w.mm(90, 120));
   // Two more are joined later, and the photo grows into them.
   triangle(w.mm(160, 60), w.mm(280, 180));
   triangle(w.mm(230, 90), w.mm(320, 190));
@@ -427,17 +413,10 @@ TEST(Jobs, J2DiscsInARowAndATriangleBecomeOneSilhouetteWithAPhoto) {
   WindowDriver w;
   const QTemporaryDir folder;
   beginPoster(w);
-  w.key(Qt::Key_5);
-  w.drag(w.mm(30, 60), w.mm(70, 100), Qt::ShiftModifier);
-  // Copies kept in line.
-  w.drag(w.mm(50, 80), w.mm(85, 83), Qt::AltModifier | Qt::ShiftModifier);
-  w.drag(w.mm(85, 80), w.mm(120, 83), Qt::AltModifier | Qt::ShiftModifier);
-  w.key(Qt::Key_6);
-  w.drag(w.mm(45, 80), w.mm(125, 150));
-  w.type("turn", "180");
+  layDiscsAndTriangle(w);
   w.key(Qt::Key_A, Qt::ControlModifier);
   w.key(Qt::Key_U);
-  w.drop(twoToneFile(folder), w.mm(85, 80));
+  w.drop(twoTonePhoto(folder), w.mm(85, 80));
   w.key(Qt::Key_R);
   w.drag(w.mm(85, 80), w.mm(60, 80));
   w.key(Qt::Key_Escape);

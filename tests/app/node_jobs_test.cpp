@@ -1,23 +1,13 @@
 // Jobs in which shapes are drawn and reshaped by nodes, from start to finish in the real window.
 #include <gtest/gtest.h>
 
-#include <QImage>
-
+#include "job_photos.h"
 #include "node_hands.h"
 #include "project/forms/group.h"
 #include "project/forms/words.h"
 
 namespace widecut {
 namespace {
-
-QString photoFile(const QTemporaryDir& folder) {
-  QImage image(400, 300, QImage::Format_RGB32);
-  image.fill(QColor(200, 30, 30));
-  const QString path = folder.filePath("red.png");
-  image.save(path);
-  return path;
-}
-bool isRed(const QColor& c) { return c.red() > 150 && c.blue() < 90; }
 
 TEST(NodeJobs, J1ASoftenedFrameWithAPhotoAndATiltedOutlineOverIt) {
   NodeHands w;
@@ -31,7 +21,7 @@ TEST(NodeJobs, J1ASoftenedFrameWithAPhotoAndATiltedOutlineOverIt) {
   w.click(w.edgeAt(2));  // one more node
   w.drag(w.edgeAt(3), w.edgeAt(3) + w.mm(0, 12));
   w.key(Qt::Key_Return);
-  w.drop(photoFile(folder), w.mm(140, 90));
+  w.drop(redPhoto(folder), w.mm(140, 90));
   w.press("lineColour");
   w.press("tone #ffffff");
   w.window.findChild<QWidget*>("colourPopover")->close();
@@ -60,20 +50,14 @@ TEST(NodeJobs, J1ASoftenedFrameWithAPhotoAndATiltedOutlineOverIt) {
 TEST(NodeJobs, J2ATriangleWithMovedNodesUnderDiscs) {
   NodeHands w;
   const QTemporaryDir folder;
-  w.key(Qt::Key_5);
-  w.drag(w.mm(30, 60), w.mm(70, 100), Qt::ShiftModifier);
-  w.drag(w.mm(50, 80), w.mm(85, 83), Qt::AltModifier | Qt::ShiftModifier);
-  w.drag(w.mm(85, 80), w.mm(120, 83), Qt::AltModifier | Qt::ShiftModifier);
-  w.key(Qt::Key_6);
-  w.drag(w.mm(45, 80), w.mm(125, 150));
-  w.type("turn", "180");
+  layDiscsAndTriangle(w);
   w.key(Qt::Key_2);
   w.key(Qt::Key_Return);
   w.drag(w.nodeAt(0), w.nodeAt(0) + w.mm(20, 15));
   w.key(Qt::Key_Return);
   w.key(Qt::Key_A, Qt::ControlModifier);
   w.key(Qt::Key_U);
-  w.drop(photoFile(folder), w.mm(85, 80));
+  w.drop(redPhoto(folder), w.mm(85, 80));
   w.report("J2 with moved nodes");
   EXPECT_LE(w.actions, 15);
   ASSERT_EQ(w.sheet().items.size(), 1U);
@@ -127,7 +111,7 @@ TEST(NodeJobs, J13APhotoInAJaggedOutlineDrawnByHand) {
     jagged.push_back(next);
   }
   w.stroke(jagged);
-  w.drop(photoFile(folder), w.mm(140, 100));
+  w.drop(redPhoto(folder), w.mm(140, 100));
   const QString out = folder.filePath("jagged.png");
   w.deliverTo(out);
   w.report("J13 jagged outline");
@@ -149,7 +133,7 @@ TEST(NodeJobs, J13APhotoInASoftBlobByPen) {
   w.pressShown("penThrough");
   for (const Point p : {w.mm(80, 90), w.mm(120, 50), w.mm(180, 70), w.mm(170, 130), w.mm(110, 140)}) w.click(p);
   w.click(w.mm(80, 90));
-  w.drop(photoFile(folder), w.mm(130, 95));
+  w.drop(redPhoto(folder), w.mm(130, 95));
   const QString out = folder.filePath("blob.png");
   w.deliverTo(out);
   w.report("J13 blob by pen");
@@ -167,7 +151,7 @@ TEST(NodeJobs, J16ABlobIsReshapedUnderItsPhoto) {
   w.typeShown("findShape", "blob");
   w.actions -= 1;
   w.drag(w.mm(60, 50), w.mm(150, 140));
-  w.drop(photoFile(folder), w.mm(105, 95));
+  w.drop(redPhoto(folder), w.mm(105, 95));
   const Framing before = pictureOf(*w.only()->style)->framing;
   w.key(Qt::Key_2);
   w.key(Qt::Key_Return);
@@ -206,6 +190,29 @@ TEST(NodeJobs, J20APanelCarvedAndOneOfItsCornersRounded) {
   EXPECT_EQ(w.seen(w.mm(180, 130)), QColor(Qt::white)) << "carved";
 }
 
+TEST(NodeJobs, J21APhotoFrameWithOneCornerTreatedDifferently) {
+  NodeHands w;
+  const QTemporaryDir folder;
+  w.key(Qt::Key_4);
+  w.drag(w.mm(60, 40), w.mm(160, 120));
+  w.drop(redPhoto(folder), w.mm(110, 80));
+  w.key(Qt::Key_2);
+  w.pressShown("corner round");
+  w.typeShown("size of the corner", "6");
+  w.click(w.nodeAt(1));
+  w.pressShown("corner notch");
+  w.typeShown("size of the corner", "10");
+  w.report("J21 frame");
+  EXPECT_LE(w.actions, 11);
+  ASSERT_TRUE(starterOf(*w.only())) << "a box with its numbers, still";
+  w.desk().setTool(ToolKind::Select);
+  w.desk().select({});
+  EXPECT_TRUE(isRed(w.seen(w.mm(110, 80))));
+  EXPECT_EQ(w.seen(w.mm(61, 41)), QColor(Qt::white)) << "round";
+  EXPECT_EQ(w.seen(w.mm(154, 46)), QColor(Qt::white)) << "the notch is a square bite";
+  EXPECT_TRUE(isRed(w.seen(w.mm(68, 48))));
+}
+
 TEST(NodeJobs, J24ALetterWithAHeavierBowlAndMatchedRoundEnds) {
   NodeHands w;
   w.key(Qt::Key_8);
@@ -214,7 +221,7 @@ TEST(NodeJobs, J24ALetterWithAHeavierBowlAndMatchedRoundEnds) {
   w.key(Qt::Key_Escape);
   w.type("height", "100");
   w.key(Qt::Key_B);
-  ASSERT_TRUE(hasNodes(*w.only()));
+  ASSERT_TRUE(isPlainShape(*w.only()));
   const Box box = boxInParent(*w.only());
   w.key(Qt::Key_2);
   // The lower bowl's right side, moved out as one.

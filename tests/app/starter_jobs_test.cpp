@@ -5,11 +5,11 @@
 #include <QSlider>
 
 #include "app/bench/starter_strip.h"
+#include "job_photos.h"
 #include "project/edits/lines.h"
 #include "project/edits/starters.h"
 #include "project/edits/words.h"
 #include "project/resolve.h"
-#include "window_driver.h"
 
 namespace widecut {
 namespace {
@@ -82,15 +82,6 @@ struct StarterHands : WindowDriver {
     settle();
   }
 };
-
-QString photoFile(const QTemporaryDir& folder) {
-  QImage image(400, 300, QImage::Format_RGB32);
-  image.fill(QColor(200, 30, 30));
-  const QString path = folder.filePath("red.png");
-  image.save(path);
-  return path;
-}
-bool isRed(const QColor& c) { return c.red() > 150 && c.blue() < 90; }
 
 TEST(StarterJobs, J25TheCatalogueWithLiveNumbers) {
   StarterHands w;
@@ -236,7 +227,7 @@ TEST(StarterJobs, J13APhotoInAHeart) {
   const QTemporaryDir folder;
   w.find("heart");
   w.drag(w.mm(80, 50), w.mm(160, 130), Qt::ShiftModifier);
-  w.drop(photoFile(folder), w.mm(120, 90));
+  w.drop(redPhoto(folder), w.mm(120, 90));
   const QString out = folder.filePath("heart.png");
   w.deliverTo(out);
   w.report("J13 heart");
@@ -254,7 +245,7 @@ TEST(StarterJobs, J16BlobsThatHoldPhotos) {
   w.find("blob");
   w.drag(w.mm(40, 50), w.mm(110, 120));
   w.press("another throw");
-  w.drop(photoFile(folder), w.mm(75, 85));
+  w.drop(redPhoto(folder), w.mm(75, 85));
   w.drag(w.mm(75, 85), w.mm(185, 95), Qt::AltModifier);
   w.press("deal");
   w.press("variant3");

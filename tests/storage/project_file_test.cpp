@@ -191,6 +191,32 @@ TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
   EXPECT_FALSE(projectFrom({std::string(100000, '['), {}}));
 }
 
+TEST(ProjectJson, TreatedShapesAreReadAsStrictly) {
+  Sample s;
+  s.project = withAllCorners(s.project, s.disc, {CornerKind::Round, 7.5});
+  s.project = withCorners(s.project, {{s.disc, {{0, 1}, {0, 3}}}}, {CornerKind::Notch, 3.25});
+  s.project = withAxis(s.project, s.disc, MirrorAxis{{1.5, 0}, {0, 1}, {1, 0}});
+  const ProjectTexts good = projectTexts(s.project);
+  const auto again = projectFrom(good);
+  ASSERT_TRUE(again) << again.error().message;
+  EXPECT_TRUE(isSame(*again, s.project));
+  struct Case {
+    const char *from, *to, *says;
+  };
+  for (const Case& c : {Case{"\"size\": 7.5", "\"size\": -1", "treated.all.size is out of range"},
+                        Case{"\"size\": 7.5", "\"size\": 1e9", "size is out of range"},
+                        Case{"\"kind\": \"round\"", "\"kind\": \"wavy\"", "kind is none of sharp, round"},
+                        Case{"\"node\": 3", "\"node\": 1", "own does not name its nodes in rising order"},
+                        Case{"\"node\": 3", "\"node\": 4000", "node is out of range"},
+                        Case{"\"node\": 3", "\"node\": 2.5", "node is not a whole number"},
+                        Case{"\"own\": [", "\"own\": [5, ", "own"}, Case{"1.5", "\"left\"", "through"},
+                        Case{"\"across\": [", "\"across\": [0, 1], \"other\": [", "mirror has no line to mirror at"}}) {
+    const auto project = projectFrom(changed(good, c.from, c.to));
+    ASSERT_FALSE(project) << c.to;
+    EXPECT_NE(project.error().message.find(c.says), std::string::npos) << project.error().message;
+  }
+}
+
 TEST(ProjectFile, EveryKindOfStarterIsSavedWithItsNumbers) {
   Sample sample;
   Project project = sample.project;

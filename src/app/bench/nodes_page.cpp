@@ -3,7 +3,6 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <QScrollArea>
 #include <QSlider>
 
 #include "app/bench/node_numbers.h"
@@ -46,7 +45,11 @@ NodesPage::NodesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
                                        {CommandId::NodesInColumn, CommandId::NodesInRow, CommandId::MirrorEditing},
                                        {CommandId::ReversePath, CommandId::StartHere, CommandId::DropPath}};
   for (int line = 0; line < 4; ++line)
-    for (int place = 0; place < 3; ++place) grid->addWidget(buttonFor(commands[line][place], buttons_), line, place);
+    for (int place = 0; place < 3; ++place) {
+      QPushButton* button = buttonFor(commands[line][place], buttons_);
+      commandButtons_.emplace_back(button, commands[line][place]);
+      grid->addWidget(button, line, place);
+    }
   row->addWidget(buttons_, 0, Qt::AlignTop);
 
   question_ = new QWidget(this);
@@ -65,12 +68,7 @@ NodesPage::NodesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   asked->addWidget(plain, 0, Qt::AlignLeft);
   row->addWidget(question_, 0, Qt::AlignTop);
 
-  auto* scroll = new QScrollArea(this);
-  scroll->setWidgetResizable(true);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setFocusPolicy(Qt::NoFocus);
-  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  auto* holder = new QWidget(scroll);
+  auto* holder = new QWidget(this);
   auto* cards = new QHBoxLayout(holder);
   cards->setContentsMargins(0, 0, 0, 0);
   cards->setSpacing(6);
@@ -80,8 +78,7 @@ NodesPage::NodesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   cards->addWidget(simplify_, 0, Qt::AlignTop);
   cards->addLayout(cards_);
   cards->addStretch(1);
-  scroll->setWidget(holder);
-  row->addWidget(scroll, 1);
+  row->addWidget(sidewaysScroll(*holder, *this), 1);
   connect(&desk, &Desk::nodesChosen, this, [this] {
     if (isVisible()) refresh(false);
   });
@@ -117,10 +114,6 @@ void NodesPage::addSimplify() {
     slider_->setValue(0);
   };
   connect(slider_, &QSlider::sliderReleased, this, settle);
-  connect(slider_, &QSlider::actionTriggered, this, [this] {
-    // By keys and the wheel it is tried until Enter, or whatever comes next.
-    if (!slider_->isSliderDown()) QMetaObject::invokeMethod(this, &NodesPage::trySimplify, Qt::QueuedConnection);
-  });
   connect(&desk_, &Desk::settleWanted, this, settle);
 }
 
@@ -268,14 +261,7 @@ void NodesPage::refresh(bool selection) {
     shown_ = nullptr;
   }
   told_->clear();
-  for (QPushButton* button : buttons_->findChildren<QPushButton*>())
-    for (const Command& c : commandTable())
-      if (button->objectName() == c.name) {
-        button->setEnabled(!c.applies || c.applies(desk_));
-        button->setCheckable(c.isOn != nullptr);
-        button->setChecked(c.isOn && c.isOn(desk_));
-        if (c.wordsNow && c.id == CommandId::OpenOrClose) button->setText(c.wordsNow(desk_).section(' ', 0, 0));
-      }
+  for (const auto& [button, id] : commandButtons_) showState(*button, id, desk_);
   if (items.empty() || asks) {
     clearLayout(*cards_);
     shown_ = nullptr;

@@ -45,6 +45,7 @@ class NodesPage : public BenchPage {
   QLabel* heading_;
   NodeNumbers* numbers_;
   QWidget *question_, *buttons_;
+  std::vector<std::pair<QPushButton*, CommandId>> commandButtons_;
   QHBoxLayout* cards_;
   QSlider* slider_;
   QLabel* told_;

@@ -3,8 +3,8 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <QScrollArea>
 
+#include "app/bench/page_layout.h"
 #include "app/look/theme.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
@@ -68,16 +68,10 @@ OutcomeFace faceOf(Outcome outcome, const std::vector<ItemPtr>& items) {
 
 OutcomesPage::OutcomesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   // Narrow windows scroll sideways.
-  auto* scroll = new QScrollArea(this);
-  scroll->setWidgetResizable(true);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setFocusPolicy(Qt::NoFocus);
-  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  auto* holder = new QWidget(scroll);
-  scroll->setWidget(holder);
+  auto* holder = new QWidget(this);
   auto* whole = new QHBoxLayout(this);
   whole->setContentsMargins(0, 0, 0, 0);
-  whole->addWidget(scroll);
+  whole->addWidget(sidewaysScroll(*holder, *this));
   row_ = new QHBoxLayout(holder);
   row_->setContentsMargins(14, 8, 14, 6);
   row_->setSpacing(12);
@@ -236,12 +230,7 @@ void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const st
   theme::makeHeading(*label);
   column.addWidget(label);
   // As many as there are, in a strip that scrolls.
-  auto* strip = new QScrollArea(this);
-  strip->setWidgetResizable(true);
-  strip->setFrameShape(QFrame::NoFrame);
-  strip->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  strip->setFocusPolicy(Qt::NoFocus);
-  auto* holder = new QWidget(strip);
+  auto* holder = new QWidget(this);
   auto* row = new QHBoxLayout(holder);
   row->setContentsMargins(0, 0, 0, 0);
   row->setSpacing(5);
@@ -269,7 +258,7 @@ void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const st
   }
   if (photos) chip(tr("none"), {}, current.photo == 0, [this] { desk_.choosePhoto(Id{0}); });
   row->addStretch(1);
-  strip->setWidget(holder);
+  QScrollArea* strip = sidewaysScroll(*holder, *this);
   constexpr int widest = 260, height = 34;
   strip->setFixedSize(std::min(width, widest), height + (width > widest ? 9 : 0));
   column.addWidget(strip);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QLabel>
+#include <QScrollArea>
 #include <QVBoxLayout>
 
 #include "app/look/theme.h"
@@ -21,6 +22,17 @@ inline QVBoxLayout* pageColumn(QWidget& page) {
   column->setContentsMargins(14, 9, 14, 10);
   column->setSpacing(8);
   return column;
+}
+
+/// What is wider than the window scrolls sideways, without taking the keys. It holds `inside`, which becomes its own.
+inline QScrollArea* sidewaysScroll(QWidget& inside, QWidget& page) {
+  auto* scroll = new QScrollArea(&page);
+  scroll->setWidgetResizable(true);
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setFocusPolicy(Qt::NoFocus);
+  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setWidget(&inside);
+  return scroll;
 }
 
 }  // namespace widecut

@@ -3,8 +3,8 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <QScrollArea>
 
+#include "app/bench/page_layout.h"
 #include "app/bench/recipe_chips.h"
 #include "app/look/theme.h"
 #include "app/widgets/formula_field.h"
@@ -18,14 +18,8 @@ RecipePage::RecipePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   column->setSpacing(4);
   addHeader(*column);
 
-  auto* scroll = new QScrollArea(this);
-  scroll->setWidgetResizable(true);
-  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setFocusPolicy(Qt::NoFocus);
-  chips_ = new RecipeChips(desk, scroll);
-  scroll->setWidget(chips_);
-  column->addWidget(scroll, 1);
+  chips_ = new RecipeChips(desk, this);
+  column->addWidget(sidewaysScroll(*chips_, *this), 1);
 }
 
 void RecipePage::addHeader(QBoxLayout& column) {

@@ -6,7 +6,6 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QPushButton>
-#include <QScrollArea>
 #include <QStackedLayout>
 
 #include "app/bench/page_layout.h"
@@ -58,18 +57,12 @@ StarterPage::StarterPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   sides_ = new QStackedLayout(middle);
   row->addWidget(middle, 1);
 
-  auto* scroll = new QScrollArea(middle);
-  scroll->setWidgetResizable(true);
-  scroll->setFrameShape(QFrame::NoFrame);
-  scroll->setFocusPolicy(Qt::NoFocus);
-  scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-  auto* numbers = new QWidget(scroll);
+  auto* numbers = new QWidget(middle);
   grid_ = new QGridLayout(numbers);
   grid_->setContentsMargins(0, 0, 0, 0);
   grid_->setHorizontalSpacing(16);
   grid_->setVerticalSpacing(7);
-  scroll->setWidget(numbers);
-  sides_->addWidget(scroll);
+  sides_->addWidget(sidewaysScroll(*numbers, *middle));
   auto* dealt = new QWidget(middle);
   hand_ = new QHBoxLayout(dealt);
   hand_->setContentsMargins(0, 0, 0, 0);

@@ -105,4 +105,12 @@ QPushButton* commandButton(CommandId id, QWidget* parent) {
   return button;
 }
 
+void showState(QPushButton& button, CommandId id, const Desk& desk) {
+  const Command& c = command(id);
+  button.setEnabled(!c.applies || c.applies(desk));
+  button.setCheckable(c.isOn != nullptr);
+  button.setChecked(c.isOn && c.isOn(desk));
+  if (c.wordsNow) button.setText(c.wordsNow(desk));
+}
+
 }  // namespace widecut

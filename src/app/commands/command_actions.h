@@ -39,5 +39,7 @@ class CommandActions : public QObject {
 
 /// A button that stands for a command: its words with the key, its tip, its name.
 QPushButton* commandButton(CommandId id, QWidget* parent);
+/// Whether it applies and is on, and what its words say now, as its action in the menus does.
+void showState(QPushButton& button, CommandId id, const Desk& desk);
 
 }  // namespace widecut

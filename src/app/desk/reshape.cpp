@@ -13,7 +13,7 @@ namespace {
 
 void gather(const ItemPtr& item, std::vector<ItemPtr>& found) {
   if (!item || item->hidden || item->locked) return;
-  if (hasNodes(*item)) found.push_back(item);
+  if (isPlainShape(*item)) found.push_back(item);
   for (const ItemPtr& child : childrenOf(*item)) gather(child, found);
 }
 
@@ -48,6 +48,27 @@ void editPath(Desk& desk, const QString& name, const std::function<NodePaths(con
 }
 
 }  // namespace
+
+std::optional<OpenEnd> openEndAt(const Desk& desk, Point onSheet, double reach, const std::optional<PathEnd>& except) {
+  std::vector<ItemPtr> items;
+  for (const ItemPtr& item : findSheet(desk.settled(), desk.sheet()->id)->items) gather(item, items);
+  for (const ItemPtr& item : items) {
+    const auto paths = nodesOf(*item);
+    const Affine frame = frameToSheet(desk.settled(), item->id);
+    for (std::size_t i = 0; i < paths->size(); ++i) {
+      const NodePath& path = (*paths)[i];
+      if (path.closed || path.nodes.size() < 2) continue;
+      // An edge alone has nothing to close.
+      if (except && except->item == item->id && except->path == i && path.nodes.size() < 3) continue;
+      for (const bool atStart : {true, false}) {
+        const PathEnd end{item->id, i, atStart};
+        const Point at = frame((atStart ? path.nodes.front() : path.nodes.back()).at);
+        if (end != except && distance(at, onSheet) <= reach) return OpenEnd{end, at};
+      }
+    }
+  }
+  return std::nullopt;
+}
 
 std::vector<ItemPtr> itemsWithNodes(const Project& project, const std::vector<Id>& selection) {
   std::vector<ItemPtr> found;
@@ -115,6 +136,33 @@ void stepNode(Desk& desk, int by) {
   const std::ptrdiff_t next = now == all.end() ? (by > 0 ? 0 : n - 1) : (now - all.begin() + by + n) % n;
   const auto& [id, place] = all[static_cast<std::size_t>(next)];
   desk.chooseNodes({{id, {place}}});
+}
+
+PlacesOfNodes placesOfMirrored(const Desk& desk, Point by) {
+  PlacesOfNodes places;
+  for (const auto& [id, nodes] : desk.chosenNodes()) {
+    const ItemPtr item = findItem(desk.settled(), id);
+    if (!item || !axisOf(*item)) continue;
+    for (const NodePlace node : nodes) places[id].push_back(placeOnSheet(desk.settled(), id, node) + by);
+  }
+  return places;
+}
+
+void chooseAgain(Desk& desk, const PlacesOfNodes& places) {
+  NodesOfItems chosen = desk.chosenNodes();
+  constexpr double close = 0.01;  // points
+  const NodesOfItems all = allNodes(desk);
+  for (const auto& [id, points] : places) {
+    chosen[id].clear();
+    const auto nodes = all.find(id);
+    if (nodes == all.end()) continue;
+    for (const NodePlace node : nodes->second) {
+      const Point at = placeOnSheet(desk.settled(), id, node);
+      if (std::any_of(points.begin(), points.end(), [&](Point p) { return distance(p, at) < close; }))
+        chosen[id].push_back(node);
+    }
+  }
+  desk.chooseNodes(std::move(chosen));
 }
 
 void nudgeNodes(Desk& desk, Point way, Qt::KeyboardModifiers keys) {
@@ -244,10 +292,9 @@ void toggleMirror(Desk& desk) {
 
 Project withHalfMirrored(const Project& project, Id id, const MirrorAxis& otherwise, HalfSide keep) {
   const ItemPtr item = findItem(project, id);
-  if (!item || !hasNodes(*item)) return project;
+  if (!item || !isPlainShape(*item)) return project;
   const MirrorAxis axis = axisOf(*item).value_or(otherwise);
-  const Box box = boundsOf(*nodesOf(*item));
-  const double close = 1e-7 * std::max({box.width(), box.height(), 1e-2});
+  const double close = closeness(*nodesOf(*item));
   // Held on the side that is kept, so that an axis that is on mirrors the same way.
   const Point held = axis.through + axis.across * static_cast<double>(keep);
   return withReshaped(project, id, held,
@@ -285,8 +332,7 @@ void makePlain(Desk& desk) {
     out = withItem(out, id, [](const Item& item) {
       // Corners go on being numbers.
       Item plain = item;
-      const Treated* treated = treatedOf(item);
-      plain.form = formOf(*nodesOf(item), treated ? treated->content().all : Corner{}, axisOf(item));
+      plain.form = formOf(*nodesOf(item), treatmentOf(item));
       return plain;
     });
   desk.commit(Desk::tr("Make a plain outline"), std::move(out));

@@ -10,6 +10,16 @@ namespace widecut {
 /// locked ones are left out.
 std::vector<ItemPtr> itemsWithNodes(const Project& project, const std::vector<Id>& selection);
 
+/// An open end, and where it lies on the sheet.
+struct OpenEnd {
+  PathEnd end;
+  Point at;
+};
+/// The open end of any item at hand that lies within `reach` of a place of the sheet. With `except` it is one that this
+/// end could be joined to.
+std::optional<OpenEnd> openEndAt(const Desk& desk, Point onSheet, double reach,
+                                 const std::optional<PathEnd>& except = std::nullopt);
+
 /// The chosen nodes that there are, and how many.
 std::size_t countOf(const NodesOfItems& nodes);
 bool isChosen(const NodesOfItems& nodes, Id item, NodePlace place);
@@ -23,6 +33,12 @@ NodesOfItems nodesWithin(const Desk& desk, const Box& onSheet);
 
 /// The next chosen node along its path, or the one before.
 void stepNode(Desk& desk, int by);
+/// Places of nodes on the sheet, by their items.
+using PlacesOfNodes = std::map<Id, std::vector<Point>>;
+/// Where the chosen nodes of mirrored items lie once they are moved. An edit that makes one half anew can give them
+/// other numbers; chooseAgain finds them by their places.
+PlacesOfNodes placesOfMirrored(const Desk& desk, Point by);
+void chooseAgain(Desk& desk, const PlacesOfNodes& places);
 /// Moves the chosen nodes by a millimetre along a unit step; with Shift by ten, with Ctrl by a tenth.
 void nudgeNodes(Desk& desk, Point way, Qt::KeyboardModifiers keys);
 void deleteNodes(Desk& desk);

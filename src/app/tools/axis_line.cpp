@@ -29,7 +29,7 @@ std::optional<AxisLine> AxisLine::of(const Mat& mat, const Project& project, con
   // The knob is at the upper end, as the sheet has it.
   Point from = axis->through + way * (low - more), to = axis->through + way * (high + more);
   if (frame(from).y > frame(to).y) std::swap(from, to);
-  return AxisLine{mat.toMat(frame(from)), mat.toMat(frame(to)), mat.toMat(frame(axis->through))};
+  return AxisLine{mat.toMat(frame(from)), mat.toMat(frame(to))};
 }
 
 bool AxisLine::isOnKnob(QPointF p) const { return away(p, from) <= reach + 2; }
@@ -48,6 +48,16 @@ void AxisLine::paint(QPainter& painter, bool lit, bool knobLit) const {
   painter.setPen(QPen(theme::plum, 1.6));
   painter.setBrush(knobLit ? theme::plum : QColor(Qt::white));
   painter.drawEllipse(from, 5.5, 5.5);
+}
+
+std::optional<AxisHit> axisAt(const Mat& mat, const Project& project, const std::vector<ItemPtr>& items,
+                              QPointF onMat) {
+  for (const ItemPtr& item : items) {
+    const auto line = AxisLine::of(mat, project, *item);
+    if (line && line->isOnKnob(onMat)) return AxisHit{item->id, true};
+    if (line && line->isOnLine(onMat)) return AxisHit{item->id, false};
+  }
+  return std::nullopt;
 }
 
 MirrorAxis movedAxis(const Desk& desk, const Mat& mat, const Item& item, const MirrorAxis& axis, Point by) {

@@ -11,7 +11,7 @@ namespace widecut {
 
 /// From one end to the other, a little beyond the item; the first end has a knob that turns it.
 struct AxisLine {
-  QPointF from, to, through;
+  QPointF from, to;
 
   /// Nothing when the item is not mirrored.
   static std::optional<AxisLine> of(const Mat& mat, const Project& project, const Item& item);
@@ -19,6 +19,13 @@ struct AxisLine {
   bool isOnLine(QPointF onMat) const;
   void paint(QPainter& painter, bool lit, bool knobLit) const;
 };
+
+/// A hold of the axis that an item is mirrored at: along it, or at its knob.
+struct AxisHit {
+  Id item = 0;
+  bool turns = false;
+};
+std::optional<AxisHit> axisAt(const Mat& mat, const Project& project, const std::vector<ItemPtr>& items, QPointF onMat);
 
 /// The axis after a drag along the sheet; near the middle of the item it stays there.
 MirrorAxis movedAxis(const Desk& desk, const Mat& mat, const Item& item, const MirrorAxis& axis, Point by);

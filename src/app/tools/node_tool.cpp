@@ -5,10 +5,7 @@
 
 #include "app/desk/reshape.h"
 #include "app/desk/selecting.h"
-#include "app/look/theme.h"
-#include "app/mat/pointer_label.h"
-#include "app/tools/axis_line.h"
-#include "app/tools/line_tool.h"
+#include "app/tools/node_drags.h"
 #include "scene/hit.h"
 
 namespace widecut {
@@ -26,14 +23,6 @@ NodesOfItems without(NodesOfItems nodes, const NodeHit& hit) {
   std::erase(nodes[hit.item], hit.place);
   return nodes;
 }
-
-std::vector<Id> allOf(const Sheet& sheet) {
-  std::vector<Id> ids;
-  for (const ItemPtr& item : sheet.items) ids.push_back(item->id);
-  return ids;
-}
-
-const NodePath& pathOf(const NodePaths& paths, NodePlace place) { return paths[place.path]; }
 
 }  // namespace
 
@@ -53,7 +42,6 @@ std::optional<SelectionFrame> NodeTool::frame() const {
 bool NodeTool::mayReshape(Id id) {
   const ItemPtr item = findItem(desk_.settled(), id);
   if (!item || !starterOf(*item) || desk_.makesPlain()) return item != nullptr;
-  asked_ = true;
   emit desk_.told(Mat::tr("“%1” follows its numbers. Enter makes it a plain outline, whose nodes move freely.")
                       .arg(QString::fromStdString(item->name)));
   emit desk_.toolSet();
@@ -75,7 +63,7 @@ void NodeTool::press(const Pointer& p) {
         doing_ = Doing::Gripping;
         return;
       }
-    if ((axis_ = axisAt(p))) {
+    if ((axis_ = axisAt(mat_, desk_.project(), items(), p.onMat))) {
       doing_ = axis_->turns ? Doing::TurningAxis : Doing::MovingAxis;
       return;
     }
@@ -117,7 +105,7 @@ void NodeTool::drag(const Pointer& p) {
     case Doing::MovingHandle:
     case Doing::PullingHandle:
     case Doing::Bending:
-      moveHandle(p);
+      pull(p);
       break;
     case Doing::Gripping:
       trial_.show(withNodesMapped(desk_.settled(), desk_.chosenNodes(),
@@ -140,88 +128,24 @@ void NodeTool::drag(const Pointer& p) {
   }
 }
 
-std::optional<NodeHit> NodeTool::endToJoin(const Pointer& p) const {
-  if (countOf(desk_.chosenNodes()) != 1) return std::nullopt;
-  const auto isOpenEnd = [&](Id id, NodePlace place) {
-    const auto paths = nodesOf(*findItem(desk_.settled(), id));
-    return paths && (*paths)[place.path].isEnd(place.node);
-  };
-  if (!isOpenEnd(held_->item, held_->place)) return std::nullopt;
-  for (const ItemPtr& item : itemsWithNodes(desk_.settled(), allOf(*desk_.sheet()))) {
-    const auto paths = nodesOf(*item);
-    const Affine frame = frameToSheet(desk_.settled(), item->id);
-    for (std::size_t path = 0; path < paths->size(); ++path)
-      for (const std::size_t node : {std::size_t{0}, (*paths)[path].nodes.size() - 1}) {
-        const NodePlace place{path, node};
-        if (!(*paths)[path].isEnd(node) || (item->id == held_->item && place == held_->place)) continue;
-        // Two nodes beside one another are an edge: there is nothing to close.
-        if (item->id == held_->item && path == held_->place.path && (*paths)[path].nodes.size() < 3) continue;
-        const Point at = frame((*paths)[path].nodes[node].at);
-        if (distance(at, p.onSheet) * mat_.zoom() <= reach)
-          return NodeHit{NodeHit::What::Node, item->id, place, Side::Out, 0, at};
-      }
-  }
-  return std::nullopt;
-}
-
 void NodeTool::moveNodes(const Pointer& p) {
   Point by = p.onSheet - pressed_.onSheet;
   if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
-  const ItemPtr item = findItem(desk_.settled(), held_->item);
-  if (!item) return;
-  if (const auto axis = axisOf(*item)) {
-    const Affine frame = frameToSheet(desk_.settled(), item->id);
-    const Point on = frame(axis->onto((*frame.inverse())(held_->at + by)));
-    if (distance(on, held_->at + by) * mat_.zoom() <= snap) by = on - held_->at;
-  }
-  movedBy_ = by;
-  end_ = endToJoin(p);
-  const auto end = [](const NodeHit& hit) { return PathEnd{hit.item, hit.place.path, hit.place.node == 0}; };
-  trial_.show(end_ ? withEndsJoined(desk_.settled(), end(*held_), end(*end_))
-                   : withNodesMapped(desk_.settled(), desk_.chosenNodes(), Affine::move(by), held_->at));
+  movedBy_ = snappedToAxis(desk_.settled(), *held_, by, snap / mat_.zoom());
+  const auto end = countOf(desk_.chosenNodes()) == 1 ? heldEnd(desk_.settled(), *held_) : std::nullopt;
+  end_ = end ? openEndAt(desk_, p.onSheet, reach / mat_.zoom(), end) : std::nullopt;
+  trial_.show(end_ ? withEndsJoined(desk_.settled(), *end, end_->end)
+                   : withNodesMapped(desk_.settled(), desk_.chosenNodes(), Affine::move(movedBy_), held_->at));
 }
 
-void NodeTool::moveHandle(const Pointer& p) {
-  const Affine frame = frameToSheet(desk_.settled(), held_->item), back = frame.inverse().value_or(Affine{});
-  Point onSheet = held_->at + p.onSheet - pressed_.onSheet;
-  const ItemPtr item = findItem(desk_.settled(), held_->item);
-  const auto paths = item ? nodesOf(*item) : std::nullopt;
-  if (!paths || held_->place.path >= paths->size() || held_->place.node >= pathOf(*paths, held_->place).nodes.size())
-    return;
-  const Node& node = pathOf(*paths, held_->place).nodes[held_->place.node];
-  const Point nodeOnSheet = frame(node.at);
-  if (doing_ != Doing::Bending) {
-    if (p.keys & Qt::ShiftModifier) onSheet = nodeOnSheet + atEighths(onSheet - nodeOnSheet);
-    if (distance(onSheet, nodeOnSheet) * mat_.zoom() <= snap) onSheet = nodeOnSheet;
-  }
-  const Point to = onSheet == nodeOnSheet ? node.at : back(onSheet);
-  const NodeHit held = *held_;
-  const bool alone = p.keys & Qt::AltModifier;
-  const auto change = [&](const NodePaths& before) {
-    NodePaths after = before;
-    NodePath& path = after[held.place.path];
-    constexpr double nearest = 0.08;  // to an end of the edge, where handles pull nothing
-    if (doing_ == Doing::Bending) {
-      path = withBend(path, held.place.node, std::clamp(held.t, nearest, 1 - nearest), to);
-    } else if (doing_ == Doing::MovingHandle) {
-      path = withHandle(path, held.place.node, held.side, to, alone);
-    } else {
-      // Both handles come out of the node, alike.
-      path = withHandle(path, held.place.node, Side::Out, to, true);
-      path = withHandle(path, held.place.node, Side::In, node.at * 2 - to, true);
-    }
-    return after;
-  };
-  trial_.show(withReshaped(desk_.settled(), held.item, back(held.at), change));
-}
-
-std::optional<NodeTool::AxisHit> NodeTool::axisAt(const Pointer& p) const {
-  for (const ItemPtr& item : items()) {
-    const auto line = AxisLine::of(mat_, desk_.project(), *item);
-    if (line && line->isOnKnob(p.onMat)) return AxisHit{item->id, true};
-    if (line && line->isOnLine(p.onMat)) return AxisHit{item->id, false};
-  }
-  return std::nullopt;
+void NodeTool::pull(const Pointer& p) {
+  Point to = held_->at + p.onSheet - pressed_.onSheet;
+  if (doing_ != Doing::Bending)
+    to = handlePlace(desk_.settled(), *held_, to, p.keys & Qt::ShiftModifier, snap / mat_.zoom());
+  const Pull what = doing_ == Doing::Bending        ? Pull::Edge
+                    : doing_ == Doing::MovingHandle ? Pull::Handle
+                                                    : Pull::BothHandles;
+  trial_.show(withPulled(desk_.settled(), *held_, what, to, p.keys & Qt::AltModifier));
 }
 
 void NodeTool::moveAxis(const Pointer& p) {
@@ -233,37 +157,9 @@ void NodeTool::moveAxis(const Pointer& p) {
   trial_.show(withAxis(desk_.settled(), axis_->item, moved));
 }
 
-/// Where the chosen nodes of mirrored items will be. Making one half of another shape gives them other numbers.
-std::map<Id, std::vector<Point>> NodeTool::placesOfMirrored() const {
-  std::map<Id, std::vector<Point>> places;
-  for (const auto& [id, nodes] : desk_.chosenNodes()) {
-    const ItemPtr item = findItem(desk_.settled(), id);
-    if (!item || !axisOf(*item)) continue;
-    for (const NodePlace node : nodes) places[id].push_back(placeOnSheet(desk_.settled(), id, node) + movedBy_);
-  }
-  return places;
-}
-
-void NodeTool::chooseAgain(const std::map<Id, std::vector<Point>>& places) {
-  NodesOfItems chosen = desk_.chosenNodes();
-  constexpr double close = 0.01;  // points
-  const NodesOfItems all = allNodes(desk_);
-  for (const auto& [id, points] : places) {
-    chosen[id].clear();
-    const auto nodes = all.find(id);
-    if (nodes == all.end()) continue;
-    for (const NodePlace node : nodes->second) {
-      const Point at = placeOnSheet(desk_.settled(), id, node);
-      if (std::any_of(points.begin(), points.end(), [&](Point p) { return distance(p, at) < close; }))
-        chosen[id].push_back(node);
-    }
-  }
-  desk_.chooseNodes(std::move(chosen));
-}
-
 void NodeTool::release(const Pointer& p) {
   now_ = p;
-  const auto mirrored = placesOfMirrored();
+  const PlacesOfNodes mirrored = placesOfMirrored(desk_, movedBy_);
   switch (doing_) {
     case Doing::Pressed:
       click(p);
@@ -312,7 +208,7 @@ void NodeTool::release(const Pointer& p) {
       break;
   }
   const bool reshaped = doing_ == Doing::MovingNodes || doing_ == Doing::MovingHandle || doing_ == Doing::PullingHandle;
-  if (reshaped && !mirrored.empty()) chooseAgain(mirrored);
+  if (reshaped && !mirrored.empty()) chooseAgain(desk_, mirrored);
   stop();
   hot_ = hitAt(p);
 }
@@ -362,7 +258,7 @@ void NodeTool::doubleClick(const Pointer& p) {
   if (!mayReshape(hit->item)) return;
   const auto paths = nodesOf(*findItem(desk_.settled(), hit->item));
   desk_.chooseNodes({{hit->item, {hit->place}}});
-  const NodeKind now = kindOf(pathOf(*paths, hit->place), hit->place.node);
+  const NodeKind now = kindOf((*paths)[hit->place.path], hit->place.node);
   setKind(desk_, now == NodeKind::Corner ? NodeKind::Smooth : NodeKind::Corner);
 }
 
@@ -379,7 +275,7 @@ void NodeTool::hover(const Pointer& p) {
   const bool isMark = hot_ && hot_->what != NodeHit::What::Edge;
   corner_ = isMark ? std::nullopt : cornerAt(mat_, desk_.project(), items(), p.onMat);
   grip_ = around && !isMark && !corner_ ? gripAt(*around, mat_, p.onMat) : std::nullopt;
-  axis_ = !isMark && !grip_ && !corner_ ? axisAt(p) : std::nullopt;
+  axis_ = !isMark && !grip_ && !corner_ ? axisAt(mat_, desk_.project(), items(), p.onMat) : std::nullopt;
   if (corner_ || grip_ || axis_) hot_.reset();
 }
 
@@ -411,7 +307,6 @@ bool NodeTool::key(QKeyEvent& event) {
         makePlain(desk_);
       else
         desk_.setTool(ToolKind::Select);
-      asked_ = false;
       return true;
     case Qt::Key_Tab:
     case Qt::Key_Backtab:
@@ -447,93 +342,6 @@ void NodeTool::putAway() {
   stop();
   hot_.reset();
   added_.reset();
-  asked_ = false;
-}
-
-void NodeTool::paint(QPainter& painter) {
-  const auto shown = items();
-  for (const ItemPtr& item : shown)
-    if (const auto line = AxisLine::of(mat_, desk_.project(), *item))
-      line->paint(painter, axis_ && axis_->item == item->id, axis_ && axis_->item == item->id && axis_->turns);
-  const auto& lit = doing_ == Doing::Nothing || doing_ == Doing::Pressed ? hot_ : held_;
-  for (const ItemPtr& item : shown) paintNodes(painter, mat_, desk_.project(), *item, desk_.chosenNodes(), lit);
-  if (doing_ == Doing::Nothing || doing_ == Doing::Cornering)
-    paintCorners(painter, mat_, desk_.project(), shown, corner_);
-  if (doing_ == Doing::Nothing && hot_ && hot_->what == NodeHit::What::Edge) {
-    // The node that a click would add.
-    const QPointF at = mat_.toMat(hot_->at);
-    painter.setPen(QPen(theme::plum, 1.4, Qt::DashLine));
-    painter.setBrush(QColor(255, 255, 255, 170));
-    painter.drawEllipse(at, 6, 6);
-    painter.setPen(QPen(theme::plum, 1.6));
-    painter.drawLine(at - QPointF(3, 0), at + QPointF(3, 0));
-    painter.drawLine(at - QPointF(0, 3), at + QPointF(0, 3));
-  }
-  if (const auto around = frame(); around && (doing_ == Doing::Nothing || doing_ == Doing::Gripping))
-    paintGrips(painter, doing_ == Doing::Gripping ? *gripped_ : *around, mat_, grip_);
-  if (end_) {
-    painter.setPen(QPen(theme::amber, 2.4));
-    painter.setBrush(Qt::NoBrush);
-    painter.drawEllipse(mat_.toMat(end_->at), 9, 9);
-  }
-  if (doing_ == Doing::Marquee && now_.onMat != pressed_.onMat) {
-    painter.setPen(QPen(theme::plum, 1, Qt::DashLine));
-    painter.setBrush(QColor(0x6C, 0x3B, 0xAA, 28));
-    painter.drawRect(QRectF(pressed_.onMat, now_.onMat));
-  }
-  if (const QString label = labelNow(); !label.isEmpty()) paintPointerLabel(painter, mat_, now_.onMat, label);
-}
-
-QString NodeTool::labelNow() const {
-  const Point by = now_.onSheet - pressed_.onSheet;
-  switch (doing_) {
-    case Doing::MovingNodes:
-      return end_ ? Mat::tr("joins the ends") : textOfWay(desk_, by);
-    case Doing::MovingHandle:
-    case Doing::PullingHandle:
-      return textOfWay(desk_, now_.onSheet - placeOnSheet(desk_.project(), held_->item, held_->place));
-    case Doing::Cornering:
-      return textOfCorner(desk_, *corner_);
-    default:
-      return corner_ ? textOfCorner(desk_, *corner_) : QString();
-  }
-}
-
-QString NodeTool::hint() const {
-  if (items().empty())
-    return Mat::tr("Click an item to see its nodes · drag a box over several · Esc puts the tool away");
-  switch (doing_) {
-    case Doing::MovingNodes:
-      return Mat::tr("Shift keeps to one direction · an end dragged onto another end joins it · Esc puts it back");
-    case Doing::MovingHandle:
-    case Doing::PullingHandle:
-      return Mat::tr(
-          "Shift keeps to steps of 45° · Alt breaks the handle from the other one · onto the node it is gone");
-    case Doing::Bending:
-      return Mat::tr("The edge follows where it was taken hold of · Esc puts it back");
-    case Doing::MovingAxis:
-    case Doing::TurningAxis:
-      return Mat::tr("Every edit happens on both sides of the axis · Shift keeps to steps of 15° · Esc puts it back");
-    default:
-      break;
-  }
-  if (hot_ && hot_->what == NodeHit::What::Edge) return Mat::tr("Click adds a node here · drag bends the edge");
-  if (hot_ && hot_->what == NodeHit::What::Handle) return Mat::tr("Drag the handle · Alt breaks it from the other one");
-  if (hot_)
-    return Mat::tr(
-        "Drag the node · double click turns it smooth or to a corner · Alt pulls handles out · Del takes it away");
-  if (corner_) return Mat::tr("Drag to round all corners · Alt rounds this one alone · the bench has other treatments");
-  if (axis_) return Mat::tr("Drag the axis that both sides are mirrored at · its knob turns it");
-  return Mat::tr(
-      "Click or drag nodes, handles and edges · a box chooses several · Tab goes to the next · Enter is done");
-}
-
-QCursor NodeTool::cursor() const {
-  if (grip_ && frame()) return cursorFor(*grip_, *frame());
-  if (corner_) return Qt::PointingHandCursor;
-  if (axis_) return axis_->turns ? Qt::PointingHandCursor : Qt::SizeAllCursor;
-  if (hot_ && hot_->what == NodeHit::What::Edge) return Qt::CrossCursor;
-  return hot_ ? Qt::SizeAllCursor : Qt::ArrowCursor;
 }
 
 }  // namespace widecut

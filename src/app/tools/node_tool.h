@@ -4,7 +4,9 @@
 #include <QElapsedTimer>
 
 #include "app/desk/desk.h"
+#include "app/desk/reshape.h"
 #include "app/mat/selection_frame.h"
+#include "app/tools/axis_line.h"
 #include "app/tools/corner_arcs.h"
 #include "app/tools/node_marks.h"
 #include "app/tools/tool.h"
@@ -44,36 +46,27 @@ class NodeTool : public Tool {
     TurningAxis,
     Marquee
   };
-  /// A hold of the axis that a selected item is mirrored at: along it, or at its upper end.
-  struct AxisHit {
-    Id item;
-    bool turns;
-  };
 
   std::vector<ItemPtr> items() const;
   std::optional<NodeHit> hitAt(const Pointer& pointer) const;
-  std::optional<AxisHit> axisAt(const Pointer& pointer) const;
   /// Round the chosen nodes, where there are several; a little larger than they need.
   std::optional<SelectionFrame> frame() const;
-  /// An open end that the dragged one would be joined to here.
-  std::optional<NodeHit> endToJoin(const Pointer& pointer) const;
   /// False, and the person is asked, when the item is a starter and that was not agreed yet.
   bool mayReshape(Id item);
   void begin();
   void moveNodes(const Pointer& pointer);
-  void moveHandle(const Pointer& pointer);
+  void pull(const Pointer& pointer);
   void moveAxis(const Pointer& pointer);
   void click(const Pointer& pointer);
   QString labelNow() const;
-  std::map<Id, std::vector<Point>> placesOfMirrored() const;
-  void chooseAgain(const std::map<Id, std::vector<Point>>& places);
   void stop();
 
   Trial trial_;
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{}, now_{};
   Point movedBy_;
-  std::optional<NodeHit> hot_, held_, end_;
+  std::optional<NodeHit> hot_, held_;
+  std::optional<OpenEnd> end_;    ///< That the dragged one would be joined to here.
   std::optional<NodeHit> added_;  ///< By the last click.
   QElapsedTimer sinceAdded_;
   bool wasChosen_ = false;  ///< What is pressed, before it was.
@@ -81,7 +74,6 @@ class NodeTool : public Tool {
   std::optional<CornerHit> corner_;
   std::optional<Grip> grip_;
   std::optional<SelectionFrame> gripped_;
-  bool asked_ = false;  ///< Whether a starter should become a plain outline.
 };
 
 }  // namespace widecut

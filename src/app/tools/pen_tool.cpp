@@ -43,23 +43,13 @@ Point PenTool::placeFor(const Pointer& p) const {
 }
 
 bool PenTool::continueAt(const Pointer& p) {
-  std::vector<Id> all;
-  for (const ItemPtr& item : desk_.sheet()->items) all.push_back(item->id);
-  for (const ItemPtr& item : itemsWithNodes(desk_.settled(), all)) {
-    const auto paths = nodesOf(*item);
-    const Affine frame = frameToSheet(desk_.settled(), item->id);
-    for (std::size_t i = 0; i < paths->size(); ++i) {
-      NodePath path = (*paths)[i];
-      if (path.closed || path.nodes.size() < 2) continue;
-      for (Node& n : path.nodes) n = {frame(n.at), frame(n.in), frame(n.out), n.corner};
-      const bool atStart = isOver(path.nodes.front().at, p);
-      if (!atStart && !isOver(path.nodes.back().at, p)) continue;
-      nodes_ = atStart ? reversed(path).nodes : path.nodes;
-      continued_ = Continued{item->id, i};
-      return true;
-    }
-  }
-  return false;
+  const auto end = openEndAt(desk_, p.onSheet, reach / mat_.zoom());
+  if (!end) return false;
+  const ItemPtr item = findItem(desk_.settled(), end->end.item);
+  const NodePath path = transformed((*nodesOf(*item))[end->end.path], frameToSheet(desk_.settled(), item->id));
+  nodes_ = end->end.atStart ? reversed(path).nodes : path.nodes;
+  continued_ = Continued{item->id, end->end.path};
+  return true;
 }
 
 NodePath PenTool::pathOf(std::vector<Node> nodes, bool closed) const {
@@ -147,7 +137,7 @@ void PenTool::finish(bool closed) {
   }
   const auto back = frameToSheet(desk_.settled(), continued->item).inverse();
   if (!back || !findItem(desk_.settled(), continued->item)) return;
-  for (Node& n : path.nodes) n = {(*back)(n.at), (*back)(n.in), (*back)(n.out), n.corner};
+  path = transformed(path, *back);
   desk_.commit(closed ? Mat::tr("Close outline") : Mat::tr("Draw on"),
                withReshaped(desk_.settled(), continued->item, path.nodes.back().at, [&](const NodePaths& before) {
                  NodePaths after = before;

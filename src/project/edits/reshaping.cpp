@@ -10,34 +10,14 @@
 namespace widecut {
 namespace {
 
-/// Closer to an axis than this is on it.
-double closeness(const NodePaths& paths) {
-  Box box;
-  for (const NodePath& path : paths)
-    for (const Node& n : path.nodes) box.add(n.at);
-  return box.isEmpty() ? 1e-9 : 1e-7 * std::max({box.width(), box.height(), 1e-2});
-}
-
-void moveNode(Node& n, Point to) {
-  const Point by = to - n.at;
-  n.in = n.hasIn() ? n.in + by : to;
-  n.out = n.hasOut() ? n.out + by : to;
-  n.at = to;
-}
-
 /// Nodes that were on the axis stay there.
 void keepOnAxis(NodePaths& paths, const NodePaths& before, const MirrorAxis& axis, double close) {
   for (std::size_t p = 0; p < std::min(paths.size(), before.size()); ++p) {
     if (paths[p].nodes.size() != before[p].nodes.size()) continue;
     for (std::size_t i = 0; i < paths[p].nodes.size(); ++i)
       if (distance(axis.onto(before[p].nodes[i].at), before[p].nodes[i].at) <= close)
-        moveNode(paths[p].nodes[i], axis.onto(paths[p].nodes[i].at));
+        paths[p].nodes[i] = paths[p].nodes[i].movedTo(axis.onto(paths[p].nodes[i].at));
   }
-}
-
-Corner cornerOfNew(const Item& item) {
-  const Treated* treated = treatedOf(item);
-  return treated ? treated->content().all : Corner{};
 }
 
 NodePaths withoutEmpty(NodePaths paths) {
@@ -89,8 +69,6 @@ std::vector<std::size_t> edgesAlike(const NodePaths& paths, const MirrorAxis& ax
 
 }  // namespace
 
-bool hasNodes(const Item& item) { return isPlainShape(item); }
-
 Item reshaped(const Item& item, Point held, const Reshaping& change) {
   const auto before = nodesOf(item);
   if (!before) return item;
@@ -105,8 +83,7 @@ Item reshaped(const Item& item, Point held, const Reshaping& change) {
   paths = withoutEmpty(std::move(paths));
   if (paths.empty() || paths == *before) return item;
   Item out = item;
-  const Treated* treated = treatedOf(item);
-  out.form = formOf(paths, cornerOfNew(item), axis, treated ? treated->content().extra : std::string());
+  out.form = formOf(paths, treatmentOf(item));
   if (pictureOf(*out.style) && !boxInFrame(out).isEmpty())
     setPicture(changeable(out), keptCovering(*pictureOf(*out.style), out));
   return out;
@@ -142,7 +119,7 @@ Project withNodeAdded(const Project& project, Id id, NodePlace edge, double t, N
   return withItem(project, id, [&](const Item& item) {
     const auto before = nodesOf(item);
     if (!before || edge.path >= before->size() || !(*before)[edge.path].hasEdge(edge.node)) return item;
-    const Corner corner = cornerOfNew(item);
+    const Corner corner = treatmentOf(item).all;
     Point place = pointOn(edgeOf((*before)[edge.path], edge.node), t);
     const auto add = [&](NodePath& path, std::size_t number, double at) {
       path = withNodeAdded(path, number, at);
@@ -214,46 +191,38 @@ Project withCorners(const Project& project, const NodesOfItems& nodes, const Cor
       NodePaths now = *paths;
       for (const NodePlace place : onBothHalves(*paths, axisOf(item), at))
         now[place.path].nodes[place.node].corner = corner;
-      const Corner all = cornerOfNew(item);
-      Treated::Content content{baseOf(item.form), all, {}, axisOf(item), {}};
-      if (const Treated* treated = treatedOf(item)) content.extra = treated->content().extra;
-      std::size_t number = 0;
-      for (const NodePath& path : now)
-        for (const Node& node : path.nodes) {
-          if (!(node.corner == all || (node.corner.isSharp() && all.isSharp())))
-            content.own.emplace_back(number, node.corner);
-          ++number;
-        }
       Item changed = item;
-      changed.form = treatedForm(std::move(content));
+      changed.form = treatedForm(withCornersOf(treatmentOf(item), now));
       return changed;
     });
   return out;
 }
 
-Project withAllCorners(const Project& project, Id id, const Corner& corner) {
+namespace {
+
+/// The item with another treatment; what has no nodes of its own stays.
+Project withTreatment(const Project& project, Id id, const std::function<void(Treated::Content&)>& change) {
   return withItem(project, id, [&](const Item& item) {
-    if (!hasNodes(item)) return item;
-    Treated::Content content{baseOf(item.form), corner, {}, axisOf(item), {}};
-    if (const Treated* treated = treatedOf(item)) content.extra = treated->content().extra;
+    if (!isPlainShape(item)) return item;
+    Treated::Content content = treatmentOf(item);
+    change(content);
     Item out = item;
     out.form = treatedForm(std::move(content));
     return out;
   });
 }
 
-Project withAxis(const Project& project, Id id, const std::optional<MirrorAxis>& axis) {
-  return withItem(project, id, [&](const Item& item) {
-    if (!hasNodes(item)) return item;
-    Treated::Content content{baseOf(item.form), {}, {}, axis, {}};
-    if (const Treated* treated = treatedOf(item)) {
-      content = treated->content();
-      content.axis = axis;
-    }
-    Item out = item;
-    out.form = treatedForm(std::move(content));
-    return out;
+}  // namespace
+
+Project withAllCorners(const Project& project, Id id, const Corner& corner) {
+  return withTreatment(project, id, [&](Treated::Content& content) {
+    content.all = corner;
+    content.own.clear();
   });
+}
+
+Project withAxis(const Project& project, Id id, const std::optional<MirrorAxis>& axis) {
+  return withTreatment(project, id, [&](Treated::Content& content) { content.axis = axis; });
 }
 
 Project withEndsJoined(const Project& project, const PathEnd& from, const PathEnd& to) {
@@ -270,23 +239,18 @@ Project withEndsJoined(const Project& project, const PathEnd& from, const PathEn
     const auto back = frameToSheet(project, from.item).inverse();
     if (!back) return project;
     const Affine map = *back * frameToSheet(project, to.item);
-    const auto mapAll = [&](const NodePath& path) {
-      std::vector<std::size_t> all(path.nodes.size());
-      for (std::size_t i = 0; i < all.size(); ++i) all[i] = i;
-      return withNodesMapped(path, all, map);
-    };
-    onwards = mapAll(onwards);
+    onwards = transformed(onwards, map);
     for (std::size_t p = 0; p < others->size(); ++p)
-      if (p != to.path) paths.push_back(mapAll((*others)[p]));
+      if (p != to.path) paths.push_back(transformed((*others)[p], map));
   }
   NodePath path = paths[from.path];
   Node& end = from.atStart ? path.nodes.front() : path.nodes.back();
   if (from.item == to.item && from.path == to.path) {
     if (from.atStart == to.atStart) return project;
-    moveNode(end, (from.atStart ? path.nodes.back() : path.nodes.front()).at);
+    end = end.movedTo((from.atStart ? path.nodes.back() : path.nodes.front()).at);
     paths[from.path] = closed(path);
   } else {
-    moveNode(end, (to.atStart ? onwards.nodes.front() : onwards.nodes.back()).at);
+    end = end.movedTo((to.atStart ? onwards.nodes.front() : onwards.nodes.back()).at);
     if (from.atStart) path = reversed(path);
     if (!to.atStart) onwards = reversed(onwards);
     paths[from.path] = joined(path, onwards);
@@ -306,9 +270,11 @@ Project withPathDropped(const Project& project, Id id, std::size_t path, Id& mad
   NodePaths rest = *paths;
   rest.erase(rest.begin() + static_cast<std::ptrdiff_t>(path));
   Item stays = *item, dropped = *item;
-  stays.form = formOf(rest, cornerOfNew(*item), axisOf(*item));
+  Treated::Content treatment = treatmentOf(*item);
+  stays.form = formOf(rest, treatment);
   dropped.id = 0;
-  dropped.form = formOf({(*paths)[path]}, cornerOfNew(*item), std::nullopt);
+  treatment.axis.reset();
+  dropped.form = formOf({(*paths)[path]}, std::move(treatment));
   std::vector<Id> ids;
   Project out =
       withReplaced(project, id, {stays, dropped}, Formula::joined(Formula::part(0), Role::Add, Formula::part(1)), ids);

@@ -13,11 +13,9 @@ namespace widecut {
 /// From an item's paths, in its frame space, to the next ones.
 using Reshaping = std::function<NodePaths(const NodePaths&)>;
 
-/// Whether the item has nodes of its own that can be edited: a plain outline, or a starter, which becomes one then.
-bool hasNodes(const Item& item);
-/// The item with other nodes. Where it is mirrored, the half that `held` (frame space) lies in is the one that counts.
-/// Its photo stays where it is, as far as it goes on covering the item. A path without nodes is gone; an item without
-/// paths stays as it was.
+/// A plain outline, or a starter, which becomes one, with other nodes; other items stay as they are. Where it is
+/// mirrored, the half that `held` (frame space) lies in is the one that counts. Its photo stays where it is, as far as
+/// it goes on covering the item. A path without nodes is gone; an item without paths stays as it was.
 Item reshaped(const Item& item, Point held, const Reshaping& change);
 Project withReshaped(const Project& project, Id item, Point held, const Reshaping& change);
 
@@ -44,6 +42,7 @@ struct PathEnd {
   Id item = 0;
   std::size_t path = 0;
   bool atStart = false;
+  bool operator==(const PathEnd&) const = default;
 };
 /// Two ends made one: of one path, which closes; of two paths of an item; or of two items, of which the first takes in
 /// the other's paths. The ends meet at that of `to`.

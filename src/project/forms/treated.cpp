@@ -6,23 +6,6 @@
 #include "project/limits.h"
 
 namespace widecut {
-namespace {
-
-template <class Act>
-void eachNode(NodePaths& paths, const Act& act) {
-  std::size_t number = 0;
-  for (NodePath& path : paths)
-    for (Node& node : path.nodes) act(node, number++);
-}
-
-std::size_t nodesIn(const NodePaths& paths) {
-  std::size_t n = 0;
-  for (const NodePath& path : paths) n += path.nodes.size();
-  return n;
-}
-
-}  // namespace
-
 Treated::Treated(Content content) : content_(std::move(content)) {
   // What is sharp is said in one way.
   if (content_.all.isSharp()) content_.all = {};
@@ -30,10 +13,13 @@ Treated::Treated(Content content) : content_(std::move(content)) {
     if (corner.isSharp()) corner = {};
   paths_ = nodesOf(*ownOutline(content_.base));
   auto own = content_.own.begin();
-  eachNode(paths_, [&](Node& node, std::size_t number) {
-    while (own != content_.own.end() && own->first < number) ++own;
-    node.corner = own != content_.own.end() && own->first == number ? own->second : content_.all;
-  });
+  std::size_t number = 0;
+  for (NodePath& path : paths_)
+    for (Node& node : path.nodes) {
+      while (own != content_.own.end() && own->first < number) ++own;
+      node.corner = own != content_.own.end() && own->first == number ? own->second : content_.all;
+      ++number;
+    }
   treated_ = treatedOutline(paths_);
 }
 
@@ -67,22 +53,32 @@ Form withBase(const Form& form, Form base) {
   const auto* held = std::get_if<std::shared_ptr<const Treated>>(&form);
   if (!held) return base;
   Treated::Content content = (*held)->content();
-  const std::size_t nodes = nodesIn(nodesOf(*ownOutline(base)));
+  const std::size_t nodes = countOfNodes(nodesOf(*ownOutline(base)));
   content.base = std::move(base);
   std::erase_if(content.own, [&](const auto& one) { return one.first >= nodes; });
   return treatedForm(std::move(content));
 }
 
-Form formOf(const NodePaths& paths, const Corner& all, const std::optional<MirrorAxis>& axis, std::string extra) {
-  Treated::Content content{std::make_shared<const Outline>(outlineOf(paths)), all, {}, axis, std::move(extra)};
+Treated::Content treatmentOf(const Item& item) {
+  const Treated* treated = treatedOf(item);
+  return treated ? treated->content() : Treated::Content{item.form, {}, {}, {}, {}};
+}
+
+Treated::Content withCornersOf(Treated::Content treatment, const NodePaths& paths) {
+  treatment.own.clear();
   std::size_t number = 0;
   for (const NodePath& path : paths)
     for (const Node& node : path.nodes) {
-      const bool alike = node.corner == all || (node.corner.isSharp() && all.isSharp());
-      if (!alike) content.own.emplace_back(number, node.corner);
+      const bool alike = node.corner == treatment.all || (node.corner.isSharp() && treatment.all.isSharp());
+      if (!alike) treatment.own.emplace_back(number, node.corner);
       ++number;
     }
-  return treatedForm(std::move(content));
+  return treatment;
+}
+
+Form formOf(const NodePaths& paths, Treated::Content treatment) {
+  treatment.base = std::make_shared<const Outline>(outlineOf(paths));
+  return treatedForm(withCornersOf(std::move(treatment), paths));
 }
 
 std::string_view kindName(const Treated& treated) { return kindOf(treated.content().base); }

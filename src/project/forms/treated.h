@@ -46,8 +46,12 @@ std::optional<MirrorAxis> axisOf(const Item& item);
 Form withBase(const Form& form, Form base);
 /// The base alone where the content says nothing more.
 Form treatedForm(Treated::Content content);
-/// A plain outline of these nodes, with their corners, and with `all` for those that nothing else is said of.
-Form formOf(const NodePaths& paths, const Corner& all, const std::optional<MirrorAxis>& axis, std::string extra = {});
+/// What the item's treatment is made of; of an untreated one, its form and nothing more.
+Treated::Content treatmentOf(const Item& item);
+/// The treatment with the corners that these nodes have, as far as they differ from `all`.
+Treated::Content withCornersOf(Treated::Content treatment, const NodePaths& paths);
+/// A plain outline of these nodes, with their corners and the rest of a treatment.
+Form formOf(const NodePaths& paths, Treated::Content treatment);
 
 std::string_view kindName(const Treated& treated);
 inline std::optional<Outline> ownOutline(const Treated& treated) { return treated.outline(); }
