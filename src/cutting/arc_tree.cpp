@@ -21,6 +21,17 @@ std::uint32_t mortonCode(double x, double y) {
 
 }  // namespace
 
+ArcTree::Cell ArcTree::cellOf(const Arc& arc, double margin) {
+  // The diagonals are √2 longer than the coordinates they stand for.
+  const double m = margin, d = 2 * margin;
+  Cell c;
+  c.low[0] = Two{arc.low[0] - m, arc.low[1] - m};
+  c.low[1] = Two{arc.low[2] - d, arc.low[3] - d};
+  c.negHigh[0] = Two{-arc.high[0] - m, -arc.high[1] - m};
+  c.negHigh[1] = Two{-arc.high[2] - d, -arc.high[3] - d};
+  return c;
+}
+
 void ArcTree::build(const Arcs& arcs, std::size_t first, std::size_t last, double margin) {
   nodes_.clear();
   order_.clear();
@@ -37,16 +48,31 @@ void ArcTree::build(const Arcs& arcs, std::size_t first, std::size_t last, doubl
     begins_.push_back(arc.beginsContour);
     const Arc* next = static_cast<std::size_t>(i) + 1 < last ? &arc + 1 : nullptr;
     parts_.push_back(next && partAtOnce(arc, *next, margin));
-    Cell& c = cells_.emplace_back();
-    // The diagonals are √2 longer than the coordinates they stand for.
-    const double m = margin, d = 2 * margin;
-    c.low[0] = Two{arc.low[0] - m, arc.low[1] - m};
-    c.low[1] = Two{arc.low[2] - d, arc.low[3] - d};
-    c.negHigh[0] = Two{-arc.high[0] - m, -arc.high[1] - m};
-    c.negHigh[1] = Two{-arc.high[2] - d, -arc.high[3] - d};
+    cells_.push_back(cellOf(arc, margin));
   }
   nodes_.reserve(order_.size());
   (void)make(0, static_cast<int>(order_.size()));
+}
+
+void ArcTree::refresh(const Arcs& arcs, std::span<const char> changed, double margin) {
+  for (std::size_t place = 0; place < order_.size(); ++place) {
+    const auto i = static_cast<std::size_t>(order_[place]);
+    const bool beforeChanged = i + 1 < changed.size() && changed[i + 1] != 0;
+    if (changed[i] != 0) cells_[place] = cellOf(arcs.arcs[i], margin);
+    if (changed[i] != 0 || beforeChanged)
+      parts_[place] = i + 1 < arcs.arcs.size() && partAtOnce(arcs.arcs[i], arcs.arcs[i + 1], margin);
+  }
+  // Children stand after their parents.
+  for (std::size_t n = nodes_.size(); n-- > 0;) {
+    Node& whole = nodes_[n];
+    if (whole.left >= 0) {
+      whole.cell = node(whole.left).cell;
+      whole.cell.add(node(whole.right).cell);
+    } else {
+      whole.cell = cell(whole.first);
+      for (int i = whole.first + 1; i < whole.last; ++i) whole.cell.add(cell(i));
+    }
+  }
 }
 
 void ArcTree::orderContours(const Arcs& arcs, std::size_t first, std::size_t last) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <algorithm>
+#include <span>
 #include <vector>
 
 #include "cutting/arcs.h"
@@ -14,6 +15,8 @@ class ArcTree {
  public:
   /// Over arcs [first, last) of `arcs`, which must outlive the tree. Boxes are grown by `margin`.
   void build(const Arcs& arcs, std::size_t first, std::size_t last, double margin);
+  /// Over the same arcs, some of which changed: none came or went, and chains are as before.
+  void refresh(const Arcs& arcs, std::span<const char> changed, double margin);
 
   /// Calls visit(i, j), i ≠ j, once for each pair of arcs of different chains whose boxes touch.
   template <class Visit>
@@ -24,6 +27,14 @@ class ArcTree {
   template <class Visit>
   void pairsWith(const ArcTree& other, const Visit& visit) const {
     if (!nodes_.empty() && !other.nodes_.empty()) between(other, 0, 0, visit);
+  }
+  /// Calls visit(i) for each arc whose box touches that of this one, itself included.
+  template <class Visit>
+  void touching(const Arc& arc, double margin, const Visit& visit) const {
+    const Cell near = cellOf(arc, margin);
+    if (!nodes_.empty())
+      query(
+          0, [&](const Cell& c) { return touch(c, near); }, visit);
   }
   /// Calls visit(i) for each arc whose box holds the place.
   template <class Visit>
@@ -73,6 +84,7 @@ class ArcTree {
     int left, right;  ///< Children; −1 for a leaf.
     int chain;        ///< The chain of all its arcs; −1 when they are of several.
   };
+  static Cell cellOf(const Arc& arc, double margin);
   static bool touch(const Cell& a, const Cell& b) {
     const Two none{0, 0};
     const auto apart = (a.low[0] + b.negHigh[0] > none) | (a.low[1] + b.negHigh[1] > none) |

@@ -106,6 +106,12 @@ void Arc::settle() {
   }
 }
 
+bool Arc::liesFarOut() const {
+  constexpr double furthest = 4;
+  return std::abs(low[0]) > furthest || std::abs(low[1]) > furthest || std::abs(high[0]) > furthest ||
+         std::abs(high[1]) > furthest;
+}
+
 double Arc::parameterAlong(double value) const {
   const double a = along(p[0]), d = along(p[3]);
   if (line) return d > a ? std::clamp((value - a) / (d - a), 0.0, 1.0) : 0;
@@ -125,22 +131,15 @@ void Arcs::reserve(std::size_t segments) {
 }
 
 void Arcs::add(const Operand& operand, int number, const Frame& frame, Nodes& nodes) {
-  for (const Contour& contour : operand.outline.contours) {
-    const int first = nodes.add(frame.toWork(contour.start), contour.start, true);
-    int node = first;
-    Point at = contour.start;
-    for (std::size_t i = 0; i < contour.segments.size(); ++i) {
-      const Segment& s = contour.segments[i];
-      const bool ends = i + 1 == contour.segments.size() && s.end == contour.start;
-      const int next = ends ? first : s.end == at ? node : nodes.add(frame.toWork(s.end), s.end, true);
-      addSource({at, s.handle1, s.handle2, s.end, s.kind, number}, frame, nodes, node, next);
-      at = s.end;
-      node = next;
-    }
-    if (at != contour.start)
-      addSource({at, {}, {}, contour.start, SegmentKind::Line, number}, frame, nodes, node, first);
-    if (static_cast<int>(arcs.size()) > contourStarts.back()) contourStarts.push_back(static_cast<int>(arcs.size()));
-  }
+  int first = 0, node = 0;
+  eachSource(operand, number, [&](const Source& s) {
+    if (s.begins) first = node = nodes.add(frame.toWork(s.start), s.start, true);
+    const int next = s.closes ? first : s.end == s.start ? node : nodes.add(frame.toWork(s.end), s.end, true);
+    addSource(s, frame, nodes, node, next);
+    node = next;
+    if (s.closes && static_cast<int>(arcs.size()) > contourStarts.back())
+      contourStarts.push_back(static_cast<int>(arcs.size()));
+  });
 }
 
 void Arcs::addSource(const Source& s, const Frame& frame, Nodes& nodes, int startNode, int endNode) {
@@ -232,7 +231,7 @@ void Arcs::addArc(const Bezier& c, bool line, double t0, double t1, int startNod
   const bool starts = arcs.size() == static_cast<std::size_t>(contourStarts.back()) + 1;
   arc.beginsContour = starts;
   const Arc* before = starts ? nullptr : &arc - 1;
-  arc.chain = before && before->rising == arc.rising && before->direction == arc.direction ? before->chain : ++chains;
+  arc.chain = before && goOn(*before, arc) ? before->chain : ++chains;
 }
 
 Segment pieceOf(const Source& s, double t0, double t1, Point end) {

@@ -31,6 +31,8 @@ struct Source {
   Point start, handle1, handle2, end;
   SegmentKind kind = SegmentKind::Line;
   int operand = 0;
+  bool begins = false;  ///< The first of its contour.
+  bool closes = false;  ///< Ends where its contour starts.
 };
 
 /// A piece of a source segment that neither turns back in x nor in y, stored left to right (upright ones: by
@@ -63,8 +65,15 @@ struct Arc {
   double distanceFromChord(Point q) const { return dot(normal, q - p[0]); }
   /// Fills in what follows from the points: the boxes, the chord, whether it rises.
   void settle();
+  /// Beyond the working coordinates that the tolerance suits: those of a drawing are within about 2.
+  bool liesFarOut() const;
   double sourceParameter(double u) const { return u == 0 ? t0 : u == 1 ? t1 : t0 + (t1 - t0) * u; }
 };
+
+/// True for neighbours in a contour that are of one chain.
+inline bool goOn(const Arc& arc, const Arc& next) {
+  return arc.rising == next.rising && arc.direction == next.direction;
+}
 
 /// True for neighbours in a contour, one of which rises and one falls, that have nothing in common but their shared
 /// end. Both can lie within the tolerance of one upright or level line; then an end of one may lie on the other.
@@ -142,12 +151,29 @@ struct Arcs {
   void reserve(std::size_t segments);
   /// Adds an operand; `number` is what its arcs say they belong to.
   void add(const Operand& operand, int number, const Frame& frame, Nodes& nodes);
+  /// Adds one segment between two nodes.
+  void addSource(const Source& source, const Frame& frame, Nodes& nodes, int startNode, int endNode);
 
  private:
-  void addSource(const Source& source, const Frame& frame, Nodes& nodes, int startNode, int endNode);
   void addCurve(const Bezier& c, const Frame& frame, Nodes& nodes, int startNode, int endNode);
   void addArc(const Bezier& c, bool line, double t0, double t1, int startNode, int endNode);
 };
+
+/// Calls visit(source) for each segment of an operand, closing ones included; `number` is what they say they belong to.
+template <class Visit>
+void eachSource(const Operand& operand, int number, const Visit& visit) {
+  for (const Contour& contour : operand.outline.contours) {
+    Point from = contour.start;
+    for (std::size_t i = 0; i < contour.segments.size(); ++i) {
+      const Segment& s = contour.segments[i];
+      const bool closes = i + 1 == contour.segments.size() && s.end == contour.start;
+      visit(Source{from, s.handle1, s.handle2, s.end, s.kind, number, i == 0, closes});
+      from = s.end;
+    }
+    if (from != contour.start)
+      visit(Source{from, {}, {}, contour.start, SegmentKind::Line, number, contour.segments.empty(), true});
+  }
+}
 
 /// The piece of a source from t0 to t1 (t0 > t1: backwards), with its ends where they are given.
 Segment pieceOf(const Source& source, double t0, double t1, Point end);

@@ -47,8 +47,8 @@ class Arrangement {
 
   /// The same, and remembers what was found between which operands, so that moveOperand can follow.
   void buildForMoves(std::span<const Operand* const> operands);
-  /// After buildForMoves: one operand is another outline now, usually the same one moved. Only what it has in common
-  /// with the others is searched anew. False when the map must be built again: the outline has other nodes than before,
+  /// After buildForMoves: one operand is another outline now, usually the same one moved, or with a node moved. Only
+  /// what its changed segments have in common with others is searched anew. False when the map must be built again: the outline has other nodes than before,
   /// lies far outside the drawing, or a check failed.
   bool moveOperand(std::span<const Operand* const> operands, int moved);
 
@@ -101,7 +101,12 @@ class Arrangement {
   /// From events to labels. False when a check fails.
   bool finish();
   bool replaceArcs(const Operand& operand, int moved);
-  void forgetPairs(int moved);
+  bool replaceFew(const Operand& operand, int moved);
+  bool putFew(std::span<const int> numbers, const Arcs& fresh, const Nodes& nodes, std::size_t first, std::size_t last);
+  void putArc(Arc arc, const Nodes& nodes, std::size_t place, std::span<const int> numbers);
+  void forgetPairs();
+  void meetMoved(CrossingSearch& search, int moved);
+  void meetFew(CrossingSearch& search);
   void findEvents(std::size_t operands);
   void findPairs(CrossingSearch& search);
   void sortEvents();
@@ -178,6 +183,8 @@ class Arrangement {
   bool logs_ = false;
   PairLog log_;
   std::vector<int> selfContacts_;
+  std::vector<char> changed_;     ///< The arcs of the last move; and, where they are few, their numbers.
+  std::vector<std::size_t> few_;
   std::size_t searchedEvents_ = 0;  ///< Events before hot nodes added theirs.
   bool exact_ = false;              ///< All edges are straight and their nodes lie on a grid.
   int retries_ = 0;

@@ -57,11 +57,12 @@ void CrossingSearch::countContact() {
   const auto i = static_cast<std::size_t>(a_->operand);
   if (selfContacts_.size() <= i) selfContacts_.resize(i + 1, 0);
   ++selfContacts_[i];
+  if (log_) log_->contacts.push_back({{i_, j_}});
 }
 
 void CrossingSearch::addEvent(int arc, int node, double u) {
   events_.push_back({arc, node, u});
-  if (log_) log_->others.push_back(arc == i_ ? b_->operand : a_->operand);
+  if (log_) log_->others.push_back(arc == i_ ? j_ : i_);
 }
 
 void CrossingSearch::meet(int i, int j) {
@@ -119,7 +120,7 @@ void CrossingSearch::meetEnds(const Arc& a, const Arc& b, bool swapped) {
         atEnd = true;
       } else if (square(p - (l == 0 ? b.p[0] : b.p[3])) <= tolerance * tolerance) {
         nodes_.unite(node, other);
-        if (log_) log_->unions.push_back({{node, other}, {a.operand, b.operand}});
+        if (log_) log_->unions.push_back({{node, other}, {{i_, j_}}});
         countContact();
         addContact(swapped ? l : k, swapped ? k : l, p);
         atEnd = true;

@@ -22,16 +22,22 @@ struct ShallowCrossing {
   double sine = 0;  ///< Of the angle between the arcs.
 };
 
-/// From which pairs of operands things were found, so that those of one operand can be taken back.
+/// From which pairs of arcs things were found, so that those of some arcs can be taken back.
 struct PairLog {
-  struct Union {
-    int nodes[2], operands[2];
+  struct Pair {
+    int arcs[2];
   };
-  std::vector<int> others;  ///< For each event, the operand of the arc that it was met with.
+  struct Union {
+    int nodes[2];
+    Pair of;  ///< The arcs; −1 and −1 when nothing lies between the nodes.
+  };
+  std::vector<int> others;  ///< For each event, the arc that it was met with.
   std::vector<Union> unions;
+  std::vector<Pair> contacts;  ///< Between arcs of one operand.
   void clear() {
     others.clear();
     unions.clear();
+    contacts.clear();
   }
 };
 

@@ -1,4 +1,4 @@
-// One operand of an arrangement moved: only its own pairs are searched again.
+// One operand of an arrangement moved or reshaped: only its own pairs are searched again.
 #include <algorithm>
 
 #include "cutting/arrangement.h"
@@ -8,8 +8,6 @@ namespace {
 
 std::size_t at(int i) { return static_cast<std::size_t>(i); }
 
-/// Working coordinates of a drawing are within about 2; the tolerance still suits what lies this far out.
-constexpr double furthest = 4;
 /// Nodes of crossings that are gone stay behind; with this many times the outlines' own, the map is made anew.
 constexpr int mostNodes = 8;
 
@@ -25,11 +23,26 @@ bool Arrangement::moveOperand(std::span<const Operand* const> operands, int move
   if (nodes_.count() > mostNodes * (operandStarts_.back().nodes + 64)) return false;
   // A map that fails half-way must not be moved again.
   logs_ = false;
-  if (!replaceArcs(*operands[at(moved)], moved)) return false;
-  forgetPairs(moved);
+  changed_.assign(arcs_.arcs.size(), 0);
+  const bool few = hasTree_ && replaceFew(*operands[at(moved)], moved);
+  if (!few && !replaceArcs(*operands[at(moved)], moved)) return false;
+  forgetPairs();
 
   CrossingSearch search(arcs_, frame_, nodes_, events_, crossings_);
   search.logTo(log_);
+  if (few)
+    meetFew(search);
+  else
+    meetMoved(search, moved);
+  const auto isOwn = [&](const PairLog::Pair& pair) { return arcs_.arcs[at(pair.arcs[0])].operand == moved; };
+  selfContacts_[at(moved)] = static_cast<int>(std::count_if(log_.contacts.begin(), log_.contacts.end(), isOwn));
+  boundWindings();
+  logs_ = finish();
+  return logs_;
+}
+
+/// Meets all arcs of the operand with one another and with all others.
+void Arrangement::meetMoved(CrossingSearch& search, int moved) {
   ArcTree own;
   own.build(arcs_, operandStarts_[at(moved)].arcs, operandStarts_[at(moved) + 1].arcs, frame_.tolerance);
   own.pairs([&](int i, int j) { search.meet(std::min(i, j), std::max(i, j)); });
@@ -38,10 +51,6 @@ bool Arrangement::moveOperand(std::span<const Operand* const> operands, int move
   own.pairsWith(tree_, [&](int i, int j) {
     if (arcs_.arcs[at(j)].operand != moved) search.meet(std::min(i, j), std::max(i, j));
   });
-  selfContacts_[at(moved)] = search.selfContacts(moved);
-  boundWindings();
-  logs_ = finish();
-  return logs_;
 }
 
 /// Puts the operand's new arcs and nodes in the places of the old ones. False when they do not fit there.
@@ -59,8 +68,7 @@ bool Arrangement::replaceArcs(const Operand& operand, int moved) {
   for (std::size_t i = 0; i < fresh.contourStarts.size(); ++i)
     if (*(old + static_cast<std::ptrdiff_t>(i)) != fresh.contourStarts[i] + static_cast<int>(first.arcs)) return false;
   for (const Arc& arc : fresh.arcs)
-    for (int k = 0; k < 2; ++k)
-      if (std::abs(arc.low[k]) > furthest || std::abs(arc.high[k]) > furthest) return false;
+    if (arc.liesFarOut()) return false;
   for (int i = 0; i < nodes.count(); ++i) {
     if (nodes.find(i) != i) return false;
     nodes_.move(first.nodes + i, nodes.at(i), nodes.sheet(i));
@@ -74,26 +82,29 @@ bool Arrangement::replaceArcs(const Operand& operand, int moved) {
     arc.node[0] += first.nodes;
     arc.node[1] += first.nodes;
     arc.chain += arcs_.chains;
+    changed_[first.arcs + i] = 1;
   }
   arcs_.chains += fresh.chains;
   return true;
 }
 
-/// Takes back what was found between the operand and any other, or itself.
-void Arrangement::forgetPairs(int moved) {
+/// Takes back what was found between the arcs that changed and any others.
+void Arrangement::forgetPairs() {
+  const auto isGone = [&](const PairLog::Pair& pair) {
+    return pair.arcs[0] >= 0 && (changed_[at(pair.arcs[0])] != 0 || changed_[at(pair.arcs[1])] != 0);
+  };
   events_.resize(searchedEvents_);
   std::size_t kept = 0;
   for (std::size_t i = 0; i < events_.size(); ++i) {
-    if (log_.others[i] == moved || arcs_.arcs[at(events_[i].arc)].operand == moved) continue;
+    if (isGone({{events_[i].arc, log_.others[i]}})) continue;
     events_[kept] = events_[i];
     log_.others[kept++] = log_.others[i];
   }
   events_.resize(kept);
   log_.others.resize(kept);
-  std::erase_if(crossings_, [&](const ShallowCrossing& c) {
-    return arcs_.arcs[at(c.arcs[0])].operand == moved || arcs_.arcs[at(c.arcs[1])].operand == moved;
-  });
-  std::erase_if(log_.unions, [&](const PairLog::Union& u) { return u.operands[0] == moved || u.operands[1] == moved; });
+  std::erase_if(crossings_, [&](const ShallowCrossing& c) { return isGone({{c.arcs[0], c.arcs[1]}}); });
+  std::erase_if(log_.contacts, isGone);
+  std::erase_if(log_.unions, [&](const PairLog::Union& u) { return isGone(u.of); });
   nodes_.separate();
   for (const PairLog::Union& u : log_.unions) nodes_.unite(u.nodes[0], u.nodes[1]);
 }

@@ -47,6 +47,45 @@ TEST(LiveCut, FollowsAMovedPartAndIsRightEveryTime) {
   }
 }
 
+/// Moves the end of a segment, and sometimes its handles, by hand.
+void dragNode(Contour& contour, std::size_t node, Point by) {
+  const std::size_t next = (node + 1) % contour.segments.size();
+  Segment &before = contour.segments[node], &after = contour.segments[next];
+  if (before.kind == SegmentKind::Cubic) before.handle2 = before.handle2 + by;
+  if (after.kind != SegmentKind::Line) after.handle1 = after.handle1 + by;
+  before.end = before.end + by;
+  if (next == 0) contour.start = before.end;
+}
+
+TEST(LiveCut, FollowsADraggedNodeAndIsRightEveryTime) {
+  judge::Random random(11);
+  int followed = 0;
+  for (int round = 0; round < 12; ++round) {
+    std::vector<Operand> operands = parts(random, 4 + round % 5);
+    operands.push_back({judge::placed(judge::blob(random, 60, 50, round % 2 == 0 ? 0.1 : 0.6), 60, 60)});
+    const Formula formula = mixed(static_cast<int>(operands.size()));
+    LiveCut live;
+    (void)live.cut(operands, formula);
+    for (int step = 0; step < 40; ++step) {
+      Contour& contour = operands.back().outline.contours.front();
+      const auto node = static_cast<std::size_t>(judge::uniform(random, 0, 0.999) * double(contour.segments.size()));
+      const double reach = step % 10 == 0 ? 60 : 4;
+      dragNode(contour, node, {judge::uniform(random, -reach, reach), judge::uniform(random, -reach, reach)});
+      const auto result = live.cut(operands, formula);
+      ASSERT_TRUE(result);
+      const double off = judge::difference(
+          operands,
+          [&](const std::vector<bool>& c) {
+            return formula.holds([&](int i) { return c[static_cast<std::size_t>(i)]; });
+          },
+          *result, random);
+      ASSERT_LT(off, 1e-6) << round << ' ' << step;
+    }
+    followed += live.moves();
+  }
+  EXPECT_GE(followed, 300) << "of 480: the others changed their number of turns";
+}
+
 TEST(LiveCut, AlignedPartsThatMeetAndPartStayRight) {
   const Outline box = rectangleOutline(40, 40);
   std::vector<Operand> operands{
