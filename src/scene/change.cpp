@@ -25,24 +25,40 @@ struct PieceHash {
 
 using Pieces = std::unordered_map<PieceOfOutline, int, PieceHash>;
 
+std::size_t countOfPieces(const Contour& contour) {
+  const std::size_t count = contour.segments.size();
+  const bool isJoined = count == 0 || contour.segments.back().end == contour.start;
+  return contour.closed && !isJoined ? count + 1 : count;
+}
+
+PieceOfOutline pieceAt(const Contour& contour, std::size_t i) {
+  const Point start = i == 0 ? contour.start : contour.segments[i - 1].end;
+  return {start, i < contour.segments.size() ? contour.segments[i] : Segment::line(contour.start)};
+}
+
+/// Calls take(piece) for those of a contour, without the runs at its beginning and end that it shares with another.
 template <class Take>
-void eachPiece(const Outline& outline, const Take& take) {
-  for (const Contour& contour : outline.contours) {
-    Point at = contour.start;
-    for (const Segment& segment : contour.segments) {
-      take(PieceOfOutline{at, segment});
-      at = segment.end;
-    }
-    if (contour.closed && !(at == contour.start)) take(PieceOfOutline{at, Segment::line(contour.start)});
-  }
+void eachUnshared(const Contour& contour, const Contour& other, const Take& take) {
+  const std::size_t count = countOfPieces(contour), others = countOfPieces(other), both = std::min(count, others);
+  std::size_t first = 0, last = 0;
+  while (first < both && pieceAt(contour, first) == pieceAt(other, first)) ++first;
+  while (last < both - first && pieceAt(contour, count - 1 - last) == pieceAt(other, others - 1 - last)) ++last;
+  for (std::size_t i = first; i < count - last; ++i) take(pieceAt(contour, i));
+}
+
+template <class Take>
+void eachUnshared(const Outline& outline, const Outline& other, const Take& take) {
+  static const Contour none;
+  for (std::size_t i = 0; i < outline.contours.size(); ++i)
+    eachUnshared(outline.contours[i], i < other.contours.size() ? other.contours[i] : none, take);
 }
 
 /// The box of what only one of the outlines covers: its border is made of segments that only one of them has.
 Box changedBox(const Outline& a, const Outline& b) {
   Box box;
   Pieces left;
-  eachPiece(a, [&](const PieceOfOutline& piece) { ++left[piece]; });
-  eachPiece(b, [&](const PieceOfOutline& piece) {
+  eachUnshared(a, b, [&](const PieceOfOutline& piece) { ++left[piece]; });
+  eachUnshared(b, a, [&](const PieceOfOutline& piece) {
     const auto same = left.find(piece);
     if (same != left.end() && same->second > 0)
       --same->second;
