@@ -5,16 +5,24 @@
 
 #include "cutting/live_cut.h"
 #include "project/forms/form.h"
+#include "project/forms/treated.h"
 #include "project/framing.h"
 #include "project/node_memo.h"
 
 namespace widecut {
 namespace {
 
+NodePaths withCorner(NodePaths paths, const Corner& corner) {
+  for (NodePath& path : paths)
+    for (Node& node : path.nodes) node.corner = corner;
+  return paths;
+}
+
+/// Before its corners are treated.
 Outline workedOut(const Form& form) {
   if (auto own = ownOutline(form)) return std::move(*own);
   Flat flat;
-  const auto formula = flat.add(form, {});
+  const auto formula = flat.addSharp(form, {});
   if (!formula) return {};
   // While a part is dragged its recipe is worked out for every frame: a few recipes keep their maps for that.
   static thread_local std::array<LiveCut, 4> live;
@@ -48,15 +56,25 @@ std::shared_ptr<const void> nodeOf(const Form& form) {
   return std::visit([](const auto& node) -> std::shared_ptr<const void> { return node; }, form);
 }
 
-std::shared_ptr<const Resolved> resolved(const Item& item) {
+std::shared_ptr<const Resolved> resolved(const Form& form) {
   static NodeMemo<Resolved> memo;
-  const auto node = nodeOf(item.form);
+  const auto node = nodeOf(form);
   if (auto known = memo.find({node})) return known;
   auto result = std::make_shared<Resolved>();
-  result->outline = workedOut(item.form);
+  result->outline = workedOut(form);
+  if (const Corner corner = resultCorners(form); !corner.isSharp()) {
+    result->sharp = std::move(result->outline);
+    result->outline = treatedOutline(withCorner(nodesOf(*result->sharp), corner)).outline;
+  }
   result->box = bounds(result->outline);
   memo.keep({node}, result);
   return result;
+}
+
+std::optional<NodePaths> corneredPaths(const Item& item) {
+  if (!item.recipe()) return nodesOf(item);
+  const auto shape = resolved(item);
+  return withCorner(nodesOf(shape->sharp.value_or(shape->outline)), resultCorners(item.form));
 }
 
 Box boxInFrame(const Item& item) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "project/model.h"
+#include "shapes/nodes.h"
 
 namespace widecut {
 
@@ -9,12 +10,19 @@ namespace widecut {
 struct Resolved {
   Outline outline;
   Box box;
+  /// Of a form whose corners are treated once its children are cut: before that.
+  std::optional<Outline> sharp = {};
 };
 
 /// The outline of an item: what recipes, hit testing and the knife see of it. Forms inside one another are worked out
 /// as one formula over all their visible outlines. The same form node gives the same object for as long as anything
 /// uses it. Safe from several threads.
-std::shared_ptr<const Resolved> resolved(const Item& item);
+std::shared_ptr<const Resolved> resolved(const Form& form);
+inline std::shared_ptr<const Resolved> resolved(const Item& item) { return resolved(item.form); }
+
+/// The nodes at whose corners an item can be treated, with what is done to them: its own, and a cutout's, as it is
+/// before. Nothing for others.
+std::optional<NodePaths> corneredPaths(const Item& item);
 
 /// What the memo tells forms apart by.
 std::shared_ptr<const void> nodeOf(const Form& form);

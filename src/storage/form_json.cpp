@@ -40,6 +40,21 @@ Form readOutline(Members& m) {
   return std::make_shared<const Outline>(*parsed);
 }
 
+// Corners.
+
+constexpr const char* cornerNames[] = {"sharp", "round", "scoop", "bevel", "step", "notch"};
+
+json cornerJson(const Corner& corner) {
+  return {{"kind", cornerNames[static_cast<std::size_t>(corner.kind)]}, {"size", corner.size}};
+}
+
+Corner readCorner(Members& m) {
+  const std::string name = m.text("kind");
+  const auto* found = std::find(std::begin(cornerNames), std::end(cornerNames), name);
+  if (found == std::end(cornerNames)) m.wrong("kind", "is none of sharp, round, scoop, bevel, step and notch");
+  return {static_cast<CornerKind>(found - std::begin(cornerNames)), m.number("size", 0, limits::mostLength)};
+}
+
 // Recipes.
 
 void write(const Recipe& recipe, json& item) {
@@ -49,6 +64,7 @@ void write(const Recipe& recipe, json& item) {
   for (const ItemPtr& part : recipe.parts) names.push_back(std::to_string(part->id));
   out["parts"] = itemsJson(recipe.parts);
   out["formula"] = recipe.formula.text(names);
+  if (!recipe.corners.isSharp()) out["corners"] = cornerJson(recipe.corners);
   item["recipe"] = std::move(out);
 }
 
@@ -66,6 +82,10 @@ Form readRecipe(Members m, ItemReader& reader, int depth) {
   for (std::size_t i = 0; i < std::max(leaves.size(), names.size()); ++i)
     if (i >= leaves.size() || i >= names.size() || leaves[i] != static_cast<int>(i))
       m.wrong("formula", "must use every part once, in order");
+  if (const json* corners = m.find("corners")) {
+    Members corner(*corners, m.placeOf("corners"));
+    out->corners = readCorner(corner);
+  }
   out->extra = m.extra();
   return out;
 }
@@ -275,12 +295,6 @@ Form readStarter(Members m) {
 
 // What is kept of a shape beside its nodes.
 
-constexpr const char* cornerNames[] = {"sharp", "round", "scoop", "bevel", "step", "notch"};
-
-json cornerJson(const Corner& corner) {
-  return {{"kind", cornerNames[static_cast<std::size_t>(corner.kind)]}, {"size", corner.size}};
-}
-
 void write(const Treated& treated, json& item) {
   const Treated::Content& content = treated.content();
   writeForm(content.base, item);
@@ -296,13 +310,6 @@ void write(const Treated& treated, json& item) {
                      {"along", pointJson(content.axis->along)},
                      {"across", pointJson(content.axis->across)}};
   item["treated"] = std::move(out);
-}
-
-Corner readCorner(Members& m) {
-  const std::string name = m.text("kind");
-  const auto* found = std::find(std::begin(cornerNames), std::end(cornerNames), name);
-  if (found == std::end(cornerNames)) m.wrong("kind", "is none of sharp, round, scoop, bevel, step and notch");
-  return {static_cast<CornerKind>(found - std::begin(cornerNames)), m.number("size", 0, limits::mostLength)};
 }
 
 Form readTreated(Members m, Form base) {

@@ -303,6 +303,56 @@ TEST(NodesWindow, ArcsSetTheCornersOfAllOrOfOne) {
   EXPECT_GT(w.paths()[0].nodes.size(), 7U);
 }
 
+TEST(NodesWindow, AStarterAmongChosenNodesAsksFirst) {
+  NodeHands w;
+  w.boxOfNodes(w.mm(40, 40), w.mm(90, 90));
+  const Id plain = w.only()->id;
+  w.key(Qt::Key_4);
+  w.drag(w.mm(120, 40), w.mm(170, 90));
+  const Id box = w.only()->id;
+  // As in another session: nobody was asked yet.
+  WindowDriver fresh;
+  fresh.desk().startNew(w.desk().settled());
+  fresh.desk().select({plain, box});
+  fresh.key(Qt::Key_2);
+  fresh.desk().chooseNodes({{plain, {{0, 0}}}, {box, {{0, 0}}}});
+  const Project before = fresh.desk().settled();
+  fresh.key(Qt::Key_Right);
+  fresh.key(Qt::Key_Delete);
+  EXPECT_TRUE(isSame(fresh.desk().settled(), before)) << "a starter stays one until it is asked for";
+  fresh.key(Qt::Key_Return);
+  fresh.desk().chooseNodes({{plain, {{0, 0}}}, {box, {{0, 0}}}});
+  fresh.key(Qt::Key_Right);
+  EXPECT_FALSE(isSame(fresh.desk().settled(), before));
+}
+
+TEST(NodesWindow, CornersWhereAShapeCutsAreRoundedByTheirArcs) {
+  NodeHands w;
+  w.key(Qt::Key_4);
+  w.drag(w.mm(60, 40), w.mm(160, 120));
+  w.key(Qt::Key_4);
+  w.drag(w.mm(120, 80), w.mm(190, 150));
+  w.desk().select({w.desk().sheet()->items[0]->id, w.desk().sheet()->items[1]->id});
+  w.press("outcome1");
+  ASSERT_TRUE(w.only()->recipe());
+  w.key(Qt::Key_2);
+  // At (160, 80) the small box cuts the large one's side: no part has a node there.
+  const double inset = 17 / w.mat().zoom() * std::sqrt(0.5);
+  const Point arc = w.mm(160, 80) - Point{inset, inset};
+  w.drag(arc, arc - w.mm(3, 3));
+  const Corner corner = w.only()->recipe()->corners;
+  EXPECT_EQ(corner.kind, CornerKind::Round);
+  EXPECT_NEAR(corner.size, w.mm(3, 0).x * std::sqrt(2.0) / (std::sqrt(2.0) - 1), 4);
+  // By number and kind, with nothing of it chosen.
+  w.pressShown("corner bevel");
+  w.typeShown("size of the corner", "5");
+  EXPECT_EQ(w.only()->recipe()->corners.kind, CornerKind::Bevel);
+  EXPECT_NEAR(w.only()->recipe()->corners.size, w.mm(5, 0).x, 1e-9);
+  w.desk().select({});
+  EXPECT_EQ(w.seen(w.mm(159, 79)), QColor(Qt::white));
+  EXPECT_EQ(w.seen(w.mm(61, 41)), QColor(Qt::white)) << "all of them";
+}
+
 TEST(NodesWindow, TreatedCornersOfAPlainOutlineAreBaked) {
   NodeHands w;
   w.boxOfNodes(w.mm(60, 40), w.mm(160, 120));

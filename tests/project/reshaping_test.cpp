@@ -54,6 +54,37 @@ TEST_F(ReshapingItems, PartsInsideCutoutsAreReshapedAndStayParts) {
   EXPECT_LT(signedArea(resolved(*findItem(project, cutout))->outline), before - 500);
 }
 
+TEST_F(ReshapingItems, CornersOfWhatACutoutComesToAreTreatedAndStayLive) {
+  const Id a = add("M0 0L100 0L100 100L0 100Z"), b = add("M50 50L150 50L150 150L50 150Z");
+  Id cutout = 0;
+  project = combined(project, std::vector<Id>{a, b}, Outcome::SubtractFront, {}, cutout);
+  const auto area = [&](Id id) { return signedArea(resolved(*findItem(project, id))->outline); };
+  EXPECT_NEAR(area(cutout), 7500, 1e-9);
+  const Project sharp = project;
+  project = withAllCorners(project, cutout, {CornerKind::Bevel, 10});
+  // Five corners lose a triangle, the one that points inwards gains one.
+  EXPECT_NEAR(area(cutout), 7500 - 4 * 50, 1e-9);
+  ASSERT_EQ(findItem(project, cutout)->recipe()->parts.size(), 2U);
+  // A part moves on, and the corners with it.
+  project = withMapped(project, std::vector<Id>{b}, Affine::move({100, 100}));
+  EXPECT_NEAR(area(cutout), 10000 - 4 * 50, 1e-9) << "only the square's own are left";
+  project = withMapped(project, std::vector<Id>{b}, Affine::move({-100, -100}));
+  // Scaled, it is kept as a number.
+  project = withMapped(project, std::vector<Id>{cutout}, Affine::scale(2, 2));
+  EXPECT_NEAR(findItem(project, cutout)->recipe()->corners.size, 20, 1e-12);
+  EXPECT_NEAR(area(cutout), 4 * 7300, 1e-8);
+  project = withMapped(project, std::vector<Id>{cutout}, Affine::scale(0.5, 0.5));
+  // A part of another recipe it counts as it is treated.
+  const Id c = add("M-500 -500L500 -500L500 500L-500 500Z");
+  Id whole = 0;
+  project = combined(project, std::vector<Id>{c, cutout}, Outcome::Exclude, {}, whole);
+  EXPECT_NEAR(area(whole), 1e6 - 7300, 1e-6);
+  // Made plain, it looks the same; sharp again, it is what it was.
+  const Project plain = withBaked(withAllCorners(sharp, cutout, {CornerKind::Round, 10}), cutout);
+  EXPECT_NEAR(signedArea(resolved(*findItem(plain, cutout))->outline), 7500 - 4 * (100 - 25 * pi), 0.1);
+  EXPECT_TRUE(isSame(withAllCorners(withAllCorners(sharp, cutout, {CornerKind::Step, 4}), cutout, {}), sharp));
+}
+
 TEST_F(ReshapingItems, APhotoStaysWhereItIs) {
   const Id frame = add("M0 0L100 0L100 100L0 100Z");
   const Framing framing{{0, 0}, 2, 0};

@@ -8,6 +8,7 @@
 #include <QDir>
 #include <QImage>
 #include <QTemporaryDir>
+#include <array>
 #include <csignal>
 #include <fstream>
 #include <random>
@@ -17,6 +18,7 @@
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
 #include "project/every_edit.h"
+#include "project/forms/recipe.h"
 #include "project/forms/words.h"
 #include "project/limits.h"
 #include "project/resolve.h"
@@ -214,6 +216,25 @@ TEST(ProjectJson, TreatedShapesAreReadAsStrictly) {
     const auto project = projectFrom(changed(good, c.from, c.to));
     ASSERT_FALSE(project) << c.to;
     EXPECT_NE(project.error().message.find(c.says), std::string::npos) << project.error().message;
+  }
+}
+
+TEST(ProjectJson, CornersOfCutoutsAreReadAsStrictly) {
+  Sample s;
+  Id cutout = 0;
+  s.project = combined(s.project, std::vector<Id>{s.box, s.disc}, Outcome::SubtractFront, {}, cutout);
+  s.project = withAllCorners(s.project, cutout, {CornerKind::Scoop, 7.5});
+  const ProjectTexts good = projectTexts(s.project);
+  const auto again = projectFrom(good);
+  ASSERT_TRUE(again) << again.error().message;
+  EXPECT_TRUE(isSame(*again, s.project));
+  EXPECT_EQ(findItem(*again, cutout)->recipe()->corners, (Corner{CornerKind::Scoop, 7.5}));
+  for (const auto& [from, to, says] :
+       {std::array{"\"size\": 7.5", "\"size\": -1", "recipe.corners.size is out of range"},
+        std::array{"\"kind\": \"scoop\"", "\"kind\": 3", "recipe.corners.kind"}}) {
+    const auto project = projectFrom(changed(good, from, to));
+    ASSERT_FALSE(project) << to;
+    EXPECT_NE(project.error().message.find(says), std::string::npos) << project.error().message;
   }
 }
 

@@ -82,8 +82,10 @@ std::optional<Corner> NodeNumbers::corner() const {
     return true;
   };
   const NodesOfItems& nodes = desk_.chosenNodes();
-  for (const ItemPtr& item : itemsWithNodes(desk_.project(), desk_.selection())) {
-    const auto paths = nodesOf(*item);
+  const auto items = nodes.empty() ? itemsWithCorners(desk_.project(), desk_.selection())
+                                   : itemsWithNodes(desk_.project(), desk_.selection());
+  for (const ItemPtr& item : items) {
+    const auto paths = corneredPaths(*item);
     for (std::size_t p = 0; p < paths->size(); ++p)
       for (std::size_t i = 0; i < (*paths)[p].nodes.size(); ++i)
         if ((nodes.empty() || isChosen(nodes, item->id, {p, i})) && !agree((*paths)[p].nodes[i].corner))
@@ -95,7 +97,7 @@ std::optional<Corner> NodeNumbers::corner() const {
 Project NodeNumbers::withCorner(const Corner& corner) const {
   if (!desk_.chosenNodes().empty()) return withCorners(desk_.settled(), desk_.chosenNodes(), corner);
   Project out = desk_.settled();
-  for (const ItemPtr& item : itemsWithNodes(desk_.settled(), desk_.selection()))
+  for (const ItemPtr& item : itemsWithCorners(desk_.settled(), desk_.selection()))
     out = withAllCorners(out, item->id, corner);
   return out;
 }
@@ -106,7 +108,7 @@ void NodeNumbers::takeCorner(CornerKind kind) {
   double size = now && !now->isSharp() ? now->size : size_;
   if (!(size > 0)) {
     // As it suits the item: a tenth of its smaller extent.
-    const auto items = itemsWithNodes(desk_.settled(), desk_.selection());
+    const auto items = itemsWithCorners(desk_.settled(), desk_.selection());
     if (items.empty()) return;
     const Box box = boxInFrame(*items.front());
     size = std::max(std::min(box.width(), box.height()) / 10, 0.1);

@@ -166,7 +166,7 @@ std::vector<NodesPage::Action> NodesPage::actions() const {
     return refitted(p, error);
   });
   const auto items = itemsWithNodes(*site.project, site.selection);
-  const auto rounded = [site, items] {
+  const auto rounded = [site, items = itemsWithCorners(*site.project, site.selection)] {
     Project out = *site.project;
     for (const ItemPtr& item : items) {
       const Box box = boxInFrame(*item);

@@ -17,6 +17,14 @@ void gather(const ItemPtr& item, std::vector<ItemPtr>& found) {
   for (const ItemPtr& child : childrenOf(*item)) gather(child, found);
 }
 
+void gatherCornered(const ItemPtr& item, std::vector<ItemPtr>& found) {
+  if (!item || item->hidden || item->locked) return;
+  if (isPlainShape(*item) || item->recipe())
+    found.push_back(item);
+  else
+    for (const ItemPtr& child : childrenOf(*item)) gatherCornered(child, found);
+}
+
 /// Chooses the nodes of an item that lie at these places of its frame.
 void chooseAt(Desk& desk, Id item, const std::vector<Point>& places) {
   NodesOfItems chosen;
@@ -73,6 +81,12 @@ std::optional<OpenEnd> openEndAt(const Desk& desk, Point onSheet, double reach, 
 std::vector<ItemPtr> itemsWithNodes(const Project& project, const std::vector<Id>& selection) {
   std::vector<ItemPtr> found;
   for (const Id id : outermost(project, selection)) gather(findItem(project, id), found);
+  return found;
+}
+
+std::vector<ItemPtr> itemsWithCorners(const Project& project, const std::vector<Id>& selection) {
+  std::vector<ItemPtr> found;
+  for (const Id id : outermost(project, selection)) gatherCornered(findItem(project, id), found);
   return found;
 }
 

@@ -10,6 +10,9 @@ namespace widecut {
 /// locked ones are left out.
 std::vector<ItemPtr> itemsWithNodes(const Project& project, const std::vector<Id>& selection);
 
+/// The items whose corners are meant where no node is chosen: cutouts as they are cut, and outlines.
+std::vector<ItemPtr> itemsWithCorners(const Project& project, const std::vector<Id>& selection);
+
 /// An open end, and where it lies on the sheet.
 struct OpenEnd {
   PathEnd end;

@@ -1,7 +1,11 @@
 #include "app/tools/corner_arcs.h"
 
+#include <algorithm>
+
 #include "app/desk/reshape.h"
 #include "app/look/theme.h"
+#include "project/forms/recipe.h"
+#include "project/resolve.h"
 
 namespace widecut {
 namespace {
@@ -14,7 +18,7 @@ constexpr std::size_t mostNodes = 400;  // of an item whose corners have arcs
 
 std::vector<CornerPlace> cornersOf(const Item& item) {
   const Treated* treated = treatedOf(item);
-  return treated ? treated->corners() : treatedOutline(*nodesOf(item)).corners;
+  return treated ? treated->corners() : treatedOutline(*corneredPaths(item)).corners;
 }
 
 /// Where a corner's arc lies, in the frame space: in the middle of its treatment, and not too close to a sharp one.
@@ -33,17 +37,30 @@ const char* const words[] = {QT_TRANSLATE_NOOP("Mat", "sharp"), QT_TRANSLATE_NOO
 
 std::vector<CornerHit> cornersWithArcs(const Mat& mat, const Project& project, const std::vector<ItemPtr>& items) {
   std::vector<CornerHit> found;
+  std::vector<Point> onSheet;
+  // At a corner of a part that is one of its cutout too, the part's is treated, unless all of the cutout's are.
+  const auto add = [&](const Item& item, const CornerPlace& corner, Point at) {
+    const auto near = [&](Point other) { return distance(other, at) * mat.zoom() < 1; };
+    const auto known = std::find_if(onSheet.begin(), onSheet.end(), near);
+    if (!item.recipe() || known == onSheet.end()) {
+      found.push_back({item.id, corner});
+      onSheet.push_back(at);
+    } else if (!item.recipe()->corners.isSharp()) {
+      found[static_cast<std::size_t>(known - onSheet.begin())] = {item.id, corner};
+    }
+  };
   for (const ItemPtr& item : items) {
-    const auto paths = nodesOf(*item);
-    if (countOfNodes(*paths) > mostNodes) continue;
-    const double room = leastRoom * pixelOf(mat, frameToSheet(project, item->id));
+    const auto paths = corneredPaths(*item);
+    if (!paths || countOfNodes(*paths) > mostNodes) continue;
+    const Affine frame = frameToSheet(project, item->id);
+    const double room = leastRoom * pixelOf(mat, frame);
     for (const CornerPlace& corner : cornersOf(*item)) {
       if (corner.angle() > flattest) continue;
       const NodePath& path = (*paths)[corner.node.path];
       const std::size_t node = corner.node.node;
       const Bezier before = edgeOf(path, path.previous(node)), after = edgeOf(path, node);
       if (distance(before[0], before[3]) >= room && distance(after[0], after[3]) >= room)
-        found.push_back({item->id, corner});
+        add(*item, corner, frame(corner.at));
     }
   }
   return found;
@@ -92,10 +109,11 @@ Corner cornerFor(const Project& project, const CornerHit& hit, Point pressed, Po
 
 Project withCornerDragged(const Project& project, const CornerHit& hit, const NodesOfItems& chosen,
                           const Corner& corner, bool alone) {
+  const ItemPtr item = findItem(project, hit.item);
+  if (item && item->recipe()) return withAllCorners(project, hit.item, corner);
   if (alone) return withCorners(project, {{hit.item, {hit.corner.node}}}, corner);
   if (isChosen(chosen, hit.item, hit.corner.node)) return withCorners(project, chosen, corner);
   // One that is treated otherwise than the rest is meant itself.
-  const ItemPtr item = findItem(project, hit.item);
   const Treated* treated = item ? treatedOf(*item) : nullptr;
   if (treated && hit.corner.wanted != treated->content().all && !hit.corner.wanted.isSharp())
     return withCorners(project, {{hit.item, {hit.corner.node}}}, corner);

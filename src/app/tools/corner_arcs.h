@@ -15,7 +15,7 @@ struct CornerHit {
   CornerPlace corner;
 };
 
-/// The corners of the items, with an arc each, as far as there is room for one on the mat.
+/// The corners of the items, with an arc each, as far as there is room for one on the mat; cutouts come last.
 std::vector<CornerHit> cornersWithArcs(const Mat& mat, const Project& project, const std::vector<ItemPtr>& items);
 std::optional<CornerHit> cornerAt(const Mat& mat, const Project& project, const std::vector<ItemPtr>& items,
                                   QPointF onMat);

@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QKeyEvent>
+#include <algorithm>
 
 #include "app/desk/reshape.h"
 #include "app/desk/selecting.h"
@@ -27,6 +28,12 @@ NodesOfItems without(NodesOfItems nodes, const NodeHit& hit) {
 }  // namespace
 
 std::vector<ItemPtr> NodeTool::items() const { return itemsWithNodes(desk_.project(), desk_.selection()); }
+std::vector<ItemPtr> NodeTool::cornered() const {
+  std::vector<ItemPtr> found = items();
+  for (const ItemPtr& item : itemsWithCorners(desk_.project(), desk_.selection()))
+    if (item->recipe()) found.push_back(item);
+  return found;
+}
 
 std::optional<NodeHit> NodeTool::hitAt(const Pointer& p) const {
   return nodeHitAt(mat_, desk_.project(), items(), desk_.chosenNodes(), hot_, p.onMat);
@@ -48,17 +55,23 @@ bool NodeTool::mayReshape(Id id) {
   return false;
 }
 
+bool NodeTool::mayReshapeChosen() {
+  const NodesOfItems& chosen = desk_.chosenNodes();
+  return std::all_of(chosen.begin(), chosen.end(), [&](const auto& one) { return mayReshape(one.first); });
+}
+
 void NodeTool::press(const Pointer& p) {
   pressed_ = now_ = p;
   held_ = hitAt(p);
   grip_.reset();
   if (!held_ || held_->what == NodeHit::What::Edge) {
-    if ((corner_ = cornerAt(mat_, desk_.project(), items(), p.onMat))) {
+    if ((corner_ = cornerAt(mat_, desk_.project(), cornered(), p.onMat))) {
       doing_ = Doing::Cornering;
       return;
     }
     if (const auto around = frame())
       if ((grip_ = gripAt(*around, mat_, p.onMat))) {
+        if (!mayReshapeChosen()) return;
         gripped_ = around;
         doing_ = Doing::Gripping;
         return;
@@ -77,7 +90,9 @@ void NodeTool::press(const Pointer& p) {
 }
 
 void NodeTool::begin() {
-  if (!mayReshape(held_->item)) {
+  const bool withOthers =
+      held_->what == NodeHit::What::Node && isChosen(desk_.chosenNodes(), held_->item, held_->place);
+  if (!mayReshape(held_->item) || (withOthers && !mayReshapeChosen())) {
     doing_ = Doing::Nothing;
     return;
   }
@@ -273,7 +288,7 @@ void NodeTool::hover(const Pointer& p) {
   hot_ = hitAt(p);
   const auto around = frame();
   const bool isMark = hot_ && hot_->what != NodeHit::What::Edge;
-  corner_ = isMark ? std::nullopt : cornerAt(mat_, desk_.project(), items(), p.onMat);
+  corner_ = isMark ? std::nullopt : cornerAt(mat_, desk_.project(), cornered(), p.onMat);
   grip_ = around && !isMark && !corner_ ? gripAt(*around, mat_, p.onMat) : std::nullopt;
   axis_ = !isMark && !grip_ && !corner_ ? axisAt(mat_, desk_.project(), items(), p.onMat) : std::nullopt;
   if (corner_ || grip_ || axis_) hot_.reset();
@@ -315,14 +330,14 @@ bool NodeTool::key(QKeyEvent& event) {
     case Qt::Key_Delete:
     case Qt::Key_Backspace:
       if (desk_.chosenNodes().empty()) return false;
-      deleteNodes(desk_);
+      if (mayReshapeChosen()) deleteNodes(desk_);
       return true;
     default:
       break;
   }
   const auto way = arrowStep(event.key());
   if (!way || desk_.chosenNodes().empty()) return false;
-  nudgeNodes(desk_, *way, event.modifiers());
+  if (mayReshapeChosen()) nudgeNodes(desk_, *way, event.modifiers());
   return true;
 }
 

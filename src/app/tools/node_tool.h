@@ -48,11 +48,14 @@ class NodeTool : public Tool {
   };
 
   std::vector<ItemPtr> items() const;
+  /// The items with an arc in each corner.
+  std::vector<ItemPtr> cornered() const;
   std::optional<NodeHit> hitAt(const Pointer& pointer) const;
   /// Round the chosen nodes, where there are several; a little larger than they need.
   std::optional<SelectionFrame> frame() const;
   /// False, and the person is asked, when the item is a starter and that was not agreed yet.
   bool mayReshape(Id item);
+  bool mayReshapeChosen();
   void begin();
   void moveNodes(const Pointer& pointer);
   void pull(const Pointer& pointer);

@@ -14,7 +14,7 @@ void NodeTool::paint(QPainter& painter) {
   const auto& lit = doing_ == Doing::Nothing || doing_ == Doing::Pressed ? hot_ : held_;
   for (const ItemPtr& item : shown) paintNodes(painter, mat_, desk_.project(), *item, desk_.chosenNodes(), lit);
   if (doing_ == Doing::Nothing || doing_ == Doing::Cornering)
-    paintCorners(painter, mat_, desk_.project(), shown, corner_);
+    paintCorners(painter, mat_, desk_.project(), cornered(), corner_);
   if (doing_ == Doing::Nothing && hot_ && hot_->what == NodeHit::What::Edge) {
     // The node that a click would add.
     const QPointF at = mat_.toMat(hot_->at);

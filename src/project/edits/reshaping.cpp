@@ -4,6 +4,7 @@
 
 #include "project/edits/fills.h"
 #include "project/edits/tree.h"
+#include "project/forms/recipe.h"
 #include "project/resolve.h"
 #include "shapes/node_edits.h"
 
@@ -215,6 +216,14 @@ Project withTreatment(const Project& project, Id id, const std::function<void(Tr
 }  // namespace
 
 Project withAllCorners(const Project& project, Id id, const Corner& corner) {
+  if (const ItemPtr item = findItem(project, id); item && item->recipe())
+    return withItem(project, id, [&](const Item& cutout) {
+      Recipe changed = *cutout.recipe();
+      changed.corners = corner.isSharp() ? Corner{} : corner;
+      Item out = cutout;
+      out.form = std::make_shared<const Recipe>(std::move(changed));
+      return out;
+    });
   return withTreatment(project, id, [&](Treated::Content& content) {
     content.all = corner;
     content.own.clear();

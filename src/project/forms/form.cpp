@@ -9,6 +9,7 @@
 #include "project/forms/starter_form.h"
 #include "project/forms/treated.h"
 #include "project/forms/words.h"
+#include "project/resolve.h"
 
 namespace widecut {
 namespace {
@@ -42,6 +43,10 @@ std::size_t countOfCopies(const Kind&) {
 template <class Kind>
 std::optional<Outline> ownOutline(const Kind&) {
   return std::nullopt;
+}
+template <class Kind>
+Corner resultCorners(const Kind&) {
+  return {};
 }
 template <class Kind>
 std::optional<Box> statedBox(const Kind&) {
@@ -123,6 +128,10 @@ std::optional<Outline> ownOutline(const Form& form) {
   return std::visit([](const auto& node) { return ownOutline(*node); }, form);
 }
 
+Corner resultCorners(const Form& form) {
+  return std::visit([](const auto& node) { return resultCorners(*node); }, form);
+}
+
 std::optional<Box> statedBox(const Form& form) {
   return std::visit([](const auto& node) { return statedBox(*node); }, form);
 }
@@ -162,6 +171,11 @@ Formula Flat::add(Outline outline) {
 }
 
 std::optional<Formula> Flat::add(const Form& form, const Affine& frame) {
+  if (resultCorners(form).isSharp()) return addSharp(form, frame);
+  return add(transformed(resolved(form)->outline, frame));
+}
+
+std::optional<Formula> Flat::addSharp(const Form& form, const Affine& frame) {
   return std::visit([&](const auto& node) { return flatten(*node, frame, *this); }, form);
 }
 

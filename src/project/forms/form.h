@@ -8,6 +8,7 @@
 
 #include "cutting/planar_map.h"
 #include "project/model.h"
+#include "shapes/corners.h"
 
 namespace widecut {
 
@@ -36,6 +37,8 @@ std::vector<Affine> copiesOf(const Form& form);
 std::size_t countOfCopies(const Form& form);
 /// The outline of a form that has one of its own, and not that of its children; nothing for those.
 std::optional<Outline> ownOutline(const Form& form);
+/// What is done to every corner of the outline that a form makes of its children; sharp for most.
+Corner resultCorners(const Form& form);
 /// The box that a form states itself, where that is not the box of its outline.
 std::optional<Box> statedBox(const Form& form);
 /// How many nodes the form has itself, those of its children not counted.
@@ -65,6 +68,8 @@ struct Flat {
   /// nothing of it is visible.
   std::optional<Formula> add(const Item& item, const Affine& parent);
   std::optional<Formula> add(const Form& form, const Affine& frame);
+  /// The same of a form whose corners are not treated yet.
+  std::optional<Formula> addSharp(const Form& form, const Affine& frame);
   /// One more outline.
   Formula add(Outline outline);
 };

@@ -1,6 +1,7 @@
 #include "project/forms/recipe.h"
 
 #include "project/forms/children.h"
+#include "project/forms/treated.h"
 
 namespace widecut {
 
@@ -31,13 +32,20 @@ Form withChildReplaced(const Recipe& recipe, std::size_t part, const ItemList& p
   return std::make_shared<const Recipe>(std::move(changed));
 }
 
+Corner resultCorners(const Recipe& recipe) { return recipe.corners; }
+
+std::string whatIsBeyond(const Recipe& recipe) { return whatIsBeyond(recipe.corners); }
+
 Form mapped(const Recipe& recipe, const Affine& linear) {
   Recipe changed = recipe;
+  changed.corners.size *= linear.meanScale();
   changed.parts = allMapped(recipe.parts, linear);
   return std::make_shared<const Recipe>(std::move(changed));
 }
 
-bool isSameRule(const Recipe& a, const Recipe& b) { return a.formula == b.formula && a.extra == b.extra; }
+bool isSameRule(const Recipe& a, const Recipe& b) {
+  return a.formula == b.formula && a.corners == b.corners && a.extra == b.extra;
+}
 
 std::optional<Formula> flatten(const Recipe& recipe, const Affine& frame, Flat& flat) {
   std::vector<std::optional<Formula>> leaves;

@@ -83,12 +83,17 @@ Form formOf(const NodePaths& paths, Treated::Content treatment) {
 
 std::string_view kindName(const Treated& treated) { return kindOf(treated.content().base); }
 
+std::string whatIsBeyond(const Corner& corner) {
+  const bool isBeyond = !(corner.size >= 0 && corner.size <= limits::mostLength);
+  return isBeyond ? "would have a corner larger than 1000000 points (353 m)" : "";
+}
+
 std::string whatIsBeyond(const Treated& treated) {
   const Treated::Content& c = treated.content();
   if (std::string base = whatIsBeyond(c.base); !base.empty()) return base;
-  const auto isBeyond = [](const Corner& corner) { return !(corner.size >= 0 && corner.size <= limits::mostLength); };
-  if (isBeyond(c.all) || std::any_of(c.own.begin(), c.own.end(), [&](const auto& one) { return isBeyond(one.second); }))
-    return "would have a corner larger than 1000000 points (353 m)";
+  for (const auto& [node, corner] : c.own)
+    if (std::string own = whatIsBeyond(corner); !own.empty()) return own;
+  if (std::string all = whatIsBeyond(c.all); !all.empty()) return all;
   if (c.axis && !(isPlace(c.axis->through) && isPlace(c.axis->along) && isPlace(c.axis->across)))
     return "would be mirrored at a line further away than 1000000 points (353 m)";
   return whatIsBeyond(treated.outline());

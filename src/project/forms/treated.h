@@ -56,6 +56,7 @@ Form formOf(const NodePaths& paths, Treated::Content treatment);
 std::string_view kindName(const Treated& treated);
 inline std::optional<Outline> ownOutline(const Treated& treated) { return treated.outline(); }
 inline std::size_t countOfNodes(const Treated& treated) { return storedNodes(treated.outline()); }
+std::string whatIsBeyond(const Corner& corner);
 std::string whatIsBeyond(const Treated& treated);
 /// Sizes of corners grow along, on the whole.
 Form mapped(const Treated& treated, const Affine& linear);
