@@ -29,6 +29,19 @@ Point placeOf(const CornerPlace& corner, double pixel) {
 
 double pixelOf(const Mat& mat, const Affine& frame) { return 1 / std::max(1e-9, mat.zoom() * frame.meanScale()); }
 
+/// True when the side of a corner, over smooth nodes, is this long.
+bool hasRoom(const NodePath& path, std::size_t node, bool onwards, double room) {
+  double length = 0;
+  for (std::size_t i = 0; i < path.edges() && length < room; ++i) {
+    if (!path.closed && path.isEnd(node) && (node == 0) != onwards) break;
+    const std::size_t next = onwards ? path.next(node) : path.previous(node);
+    length += distance(path.nodes[node].at, path.nodes[next].at);
+    node = next;
+    if (kindOf(path, node) == NodeKind::Corner) break;
+  }
+  return length >= room;
+}
+
 const char* const words[] = {QT_TRANSLATE_NOOP("Mat", "sharp"), QT_TRANSLATE_NOOP("Mat", "round"),
                              QT_TRANSLATE_NOOP("Mat", "scoop"), QT_TRANSLATE_NOOP("Mat", "bevel"),
                              QT_TRANSLATE_NOOP("Mat", "step"),  QT_TRANSLATE_NOOP("Mat", "notch")};
@@ -57,9 +70,7 @@ std::vector<CornerHit> cornersWithArcs(const Mat& mat, const Project& project, c
     for (const CornerPlace& corner : cornersOf(*item)) {
       if (corner.angle() > flattest) continue;
       const NodePath& path = (*paths)[corner.node.path];
-      const std::size_t node = corner.node.node;
-      const Bezier before = edgeOf(path, path.previous(node)), after = edgeOf(path, node);
-      if (distance(before[0], before[3]) >= room && distance(after[0], after[3]) >= room)
+      if (hasRoom(path, corner.node.node, true, room) && hasRoom(path, corner.node.node, false, room))
         add(*item, corner, frame(corner.at));
     }
   }
