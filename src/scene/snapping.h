@@ -145,10 +145,10 @@ double exactly(double by, double wanted, const ValueAt& valueAt) {
   }
   // Sums round, each at its own last place: the numbers around are tried one by one.
   constexpr int steps = 24;
-  const double least = std::ldexp(std::max({std::abs(by), std::abs(wanted), std::abs(valueAt(0))}), -54);
+  const double least = std::ldexp(std::max({std::abs(best), std::abs(wanted), std::abs(valueAt(0))}), -54);
   for (const double step : {least, 7 * least})
     for (int i = 1; i <= steps; ++i)
-      for (const double near : {by + i * step, by - i * step})
+      for (const double near : {best + i * step, best - i * step})
         if (valueAt(near) == wanted) return near;
   return by;
 }
