@@ -108,6 +108,7 @@ std::vector<SnapField::At> SnapField::places(const SnapProbe& probe, double reac
       if (away <= reach) found.push_back({away, static_cast<int>(n), place, kind, way});
     }
   };
+  for (const Point p : points_) look(p, SnapKind::Node);
   std::vector<std::size_t> under;
   for (const std::size_t i : near) {
     const Placed& placed = placed_[i];

@@ -56,13 +56,26 @@ SnapField::SnapField(const Project& project, const Sheet& sheet, std::span<const
   const PiecePtr piece = pieceOf(project, sheet.id);
   addSheet(sheet, piece ? piece->setting : Setting{});
   for (const ItemPtr& item : sheet.items) addItem(item, {}, without);
-  for (auto& lines : lines_)
-    std::sort(lines.begin(), lines.end(), [](const Line& a, const Line& b) { return a.at < b.at; });
+  for (const int axis : {0, 1}) sortLines(axis);
   for (auto& sizes : sizes_) {
     std::sort(sizes.begin(), sizes.end());
     sizes.erase(std::unique(sizes.begin(), sizes.end()), sizes.end());
   }
   std::sort(turns_.begin(), turns_.end());
+}
+
+void SnapField::add(std::span<const Point> places) {
+  if (!has(SnapKind::Node)) return;
+  points_.insert(points_.end(), places.begin(), places.end());
+  for (const int axis : {0, 1}) {
+    for (const Point p : places)
+      lines_[axis].push_back({along(p, axis), along(p, 1 - axis), along(p, 1 - axis), SnapKind::Node});
+    sortLines(axis);
+  }
+}
+
+void SnapField::sortLines(int axis) {
+  std::sort(lines_[axis].begin(), lines_[axis].end(), [](const Line& a, const Line& b) { return a.at < b.at; });
 }
 
 void SnapField::addSheet(const Sheet& sheet, const Setting& s) {
@@ -147,7 +160,9 @@ void SnapField::alongSizes(int axis, const SnapProbe& probe, double reach, std::
     for (; like != sizes_[axis].end() && *like <= size + reach; ++like) {
       if (!(*like > 0)) continue;
       const double at = fixed + sign * *like, across = along(probe.box.centre(), 1 - axis);
-      found.push_back({at - values[n], {static_cast<int>(n), at}, std::abs(at - values[n]) + 0.2 * reach,
+      found.push_back({at - values[n],
+                       {static_cast<int>(n), at},
+                       std::abs(at - values[n]) + 0.2 * reach,
                        {SnapKind::Size, {{made(axis, fixed, across), made(axis, at, across)}}, {}, *like}});
     }
   }
@@ -161,10 +176,11 @@ std::vector<Snap> SnapField::at(const SnapProbe& probe, double reach, std::size_
     alongSizes(axis, probe, reach, found[axis]);
     std::stable_sort(found[axis].begin(), found[axis].end(),
                      [](const Along& a, const Along& b) { return a.score < b.score; });
-    // One of each way: the others say the same.
+    // One of each way: the others, as near as makes no difference to the eye, say the same.
+    constexpr double alike = 1e-4;
     std::vector<Along> kept;
     for (Along& one : found[axis]) {
-      const auto like = [&](const Along& k) { return std::abs(k.by - one.by) < 1e-9 * (1 + std::abs(one.rest.at)); };
+      const auto like = [&](const Along& k) { return std::abs(k.by - one.by) < alike; };
       const auto known = std::find_if(kept.begin(), kept.end(), like);
       if (known == kept.end()) {
         if (kept.size() < most) kept.push_back(std::move(one));

@@ -39,7 +39,7 @@ struct SnapReason {
   SnapKind kind = SnapKind::Edge;
   std::vector<std::pair<Point, Point>> lines;  ///< What is in line; the gaps, or the sizes, that are alike.
   std::optional<Point> place;                  ///< A node, a crossing, a place on an outline.
-  double length = 0;                           ///< Of a gap or a size; of others, how far away what they are in line with lies.
+  double length = 0;  ///< Of a gap or a size; of others, how far away what they are in line with lies.
 };
 
 /// One place to come to rest.
@@ -81,6 +81,9 @@ class SnapField {
   /// Items that are given, and what is inside them, are left out, and so are cutouts that they are parts of.
   SnapField(const Project& project, const Sheet& sheet, std::span<const Id> without, SnapKinds kinds);
 
+  /// Single places besides, as the other nodes of an outline of which one is moved.
+  void add(std::span<const Point> places);
+
   /// Where the probe could come to rest within `reach` points, the best first; at most `most`. Nodes and crossings go
   /// before lines; among them the nearest is the best.
   std::vector<Snap> at(const SnapProbe& probe, double reach, std::size_t most = 6) const;
@@ -116,6 +119,7 @@ class SnapField {
   void addSheet(const Sheet& sheet, const Setting& setting);
   void addItem(const ItemPtr& item, const Affine& parent, std::span<const Id> without);
   void addLines(const Box& box);
+  void sortLines(int axis);
   bool has(SnapKind kind) const { return kinds_[static_cast<std::size_t>(kind)]; }
   void alongLines(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
   void alongGaps(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
@@ -130,6 +134,7 @@ class SnapField {
   std::vector<Box> boxes_;  ///< Of items, as gaps count them.
   std::vector<Placed> placed_;
   std::vector<double> turns_;
+  std::vector<Point> points_;
   mutable std::map<std::pair<std::size_t, std::size_t>, std::vector<Point>> crossings_;
 };
 

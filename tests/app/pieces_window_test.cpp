@@ -122,13 +122,14 @@ TEST_F(Everyday, WhatIsCopiedIsPastedBesideInPlaceAndOnOtherSheets) {
   EXPECT_EQ(w.sheet().items[3]->position, w.sheet().items[0]->position);
   // A member alone keeps its place on the sheet.
   w.desk().select({b});
+  const Point place = frameToSheet(w.desk().settled(), b)(Point{});
   w.key(Qt::Key_X, Qt::ControlModifier);
   EXPECT_FALSE(item(b));
   w.press("newSheetButton");
   const Id second = w.sheet().id;
   w.key(Qt::Key_V, Qt::ControlModifier);
   ASSERT_EQ(w.sheet().items.size(), 1U);
-  EXPECT_NEAR(w.sheet().items[0]->position.x, w.mm(170, 0).x, 1.5);
+  EXPECT_NEAR(w.sheet().items[0]->position.x, place.x, 1e-9);
   EXPECT_EQ(w.desk().history().undoName(), "Paste");
   // On every chosen sheet.
   w.clickSheet(1);

@@ -19,6 +19,12 @@ void PreferencesNow::load() {
   p.recoverySeconds = kept.value("preferences/recoverySeconds", p.recoverySeconds).toDouble();
   if (kept.value("preferences/looks").toString() == "dark") p.looks = Looks::Dark;
   p.reopens = kept.value("preferences/reopens", p.reopens).toBool();
+  p.rests = kept.value("preferences/rests", p.rests).toBool();
+  if (const QVariant bits = kept.value("preferences/restsAt"); bits.isValid()) {
+    const std::string text = bits.toString().toStdString();
+    const bool isBits = text.size() == p.restsAt.size() && text.find_first_not_of("01") == std::string::npos;
+    if (isBits) p.restsAt = SnapKinds(text);
+  }
   set(p);
 }
 
@@ -34,6 +40,8 @@ void PreferencesNow::set(Preferences p) {
   kept.setValue("preferences/recoverySeconds", p.recoverySeconds);
   kept.setValue("preferences/looks", p.looks == Looks::Dark ? "dark" : "light");
   kept.setValue("preferences/reopens", p.reopens);
+  kept.setValue("preferences/rests", p.rests);
+  kept.setValue("preferences/restsAt", QString::fromStdString(p.restsAt.to_string()));
   emit changed();
 }
 

@@ -90,7 +90,13 @@ void Mat::refresh() {
 
 QString Mat::hint() const { return tool().hint(); }
 
-Pointer Mat::pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const { return {onMat, toSheet(onMat), keys}; }
+Pointer Mat::pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const {
+  // Places by hand lie on a grid of a third of a nanometre: sums and differences of such numbers are exact, so that
+  // edges that are brought together are equal to the last bit.
+  constexpr double fine = 1 << 20;
+  const Point p = toSheet(onMat);
+  return {onMat, {std::round(p.x * fine) / fine, std::round(p.y * fine) / fine}, keys};
+}
 
 QRectF Mat::sheetArea() const {
   const SheetPtr sheet = desk_.sheet();

@@ -64,15 +64,26 @@ void DrawTool::press(const Pointer& p) {
   if (!desk_.nextKind()) return;
   drawing_ = true;
   typed_.reset();
-  pressed_ = now_ = p;
+  pressed_ = now_ = snapper_.resting(p);
   target_ = desk_.canJoin() ? desk_.onlyItem()->id : 0;
 }
 
 void DrawTool::drag(const Pointer& p) {
-  now_ = p;
+  asDragged_ = p;
+  now_ = atRest(p);
   showJoined();
 }
-void DrawTool::hover(const Pointer& p) { now_ = p; }
+void DrawTool::hover(const Pointer& p) {
+  if (desk_.nextKind()) now_ = snapper_.resting(p);
+}
+
+Pointer DrawTool::atRest(const Pointer& p) {
+  // From the middle a corner is a place like any other.
+  if (p.keys & (Qt::AltModifier | Qt::ShiftModifier)) return snapper_.resting(p);
+  Pointer rest = p;
+  rest.onSheet = snapper_.cornered(p.onSheet, pressed_.onSheet, p);
+  return rest;
+}
 
 /// While it is being drawn, the item that it is joined to shows what it becomes.
 void DrawTool::showJoined() {
@@ -91,14 +102,15 @@ Item DrawTool::shapeIn(const Box& box) const { return newStarter(desk_, *desk_.n
 
 void DrawTool::release(const Pointer& p) {
   if (!drawing_) return;
-  now_ = p;
+  const bool isClick = p.onMat == pressed_.onMat;
+  now_ = isClick ? pressed_ : atRest(p);
   drawing_ = false;
   mat_.entry().finish();
   const Box box = drawn();
   const double least = 2 / mat_.zoom();
   if (!typed_ && box.width() < least && box.height() < least) {
     const bool apart = !join();
-    const Id made = lay(usualBox(p.onSheet));
+    const Id made = lay(usualBox(now_.onSheet));
     if (apart) openStarterEntry(mat_, desk_, made, p.onMat);
   } else if (box.width() >= leastSide && box.height() >= leastSide) {
     lay(box);
@@ -110,6 +122,7 @@ void DrawTool::release(const Pointer& p) {
 Id DrawTool::lay(const Box& box) {
   trial_.drop();
   drawing_ = false;
+  snapper_.end();
   const auto role = join();
   heldKey_ = 0;
   const StarterKind& kind = *desk_.nextKind();
@@ -170,6 +183,11 @@ void DrawTool::typeSize(const QKeyEvent& key) {
 }
 
 bool DrawTool::key(QKeyEvent& event) {
+  if (drawing_ && (event.key() == Qt::Key_Tab || event.key() == Qt::Key_Backtab)) {
+    snapper_.cycle(event.key() == Qt::Key_Tab ? 1 : -1);
+    drag(asDragged_);
+    return true;
+  }
   if (drawing_ && SizeEntry::isNumber(event)) {
     typeSize(event);
     return true;
@@ -204,6 +222,7 @@ bool DrawTool::key(QKeyEvent& event) {
 
 void DrawTool::putAway() {
   drawing_ = false;
+  snapper_.end();
   typed_.reset();
   mat_.entry().drop();
   if (heldKey_ != 0) letGoOfKey();
@@ -217,6 +236,7 @@ void DrawTool::letGoOfKey() {
 }
 
 void DrawTool::paint(QPainter& painter) {
+  if (!typed_ && desk_.nextKind()) snapper_.paint(painter);
   if (!drawing_ || (now_.onMat == pressed_.onMat && !typed_)) return;
   const Box box = drawn();
   if (box.width() < leastSide || box.height() < leastSide) return;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/desk/desk.h"
+#include "app/tools/snapper.h"
 #include "app/tools/tool.h"
 #include "geometry/outline.h"
 #include "shapes/starter.h"
@@ -10,7 +11,7 @@ namespace widecut {
 
 class DrawTool : public Tool {
  public:
-  DrawTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {}
+  DrawTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk), snapper_(mat, desk) {}
 
   void press(const Pointer& pointer) override;
   void drag(const Pointer& pointer) override;
@@ -27,6 +28,8 @@ class DrawTool : public Tool {
 
  private:
   Box drawn() const;
+  /// Where the corner that is drawn comes to rest.
+  Pointer atRest(const Pointer& pointer);
   Outline shapeOutline(const Box& box) const;
   Item shapeIn(const Box& box) const;
   Box usualBox(Point middle) const;
@@ -43,11 +46,13 @@ class DrawTool : public Tool {
   bool drawing_ = false;
   std::optional<StarterSize> typed_;  ///< The size that was typed during the drag.
   Trial trial_;
+  Snapper snapper_;
   Id target_ = 0;
   int heldKey_ = 0;  ///< The key that says what the shape does, for as long as it is down.
   std::optional<Role> beforeHeld_;
   Pointer pressed_{};
-  Pointer now_{};
+  Pointer now_{};        ///< At rest.
+  Pointer asDragged_{};  ///< Where the pointer is.
 };
 
 }  // namespace widecut

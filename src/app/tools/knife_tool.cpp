@@ -44,8 +44,8 @@ std::vector<Id> KnifeTool::targets() const {
 void KnifeTool::press(const Pointer& p) {
   drawing_ = true;
   freehand_ = p.keys & Qt::AltModifier;
-  points_ = {p.onSheet};
-  now_ = p.onSheet;
+  now_ = freehand_ ? p.onSheet : snapper_.resting(p).onSheet;
+  points_ = {now_};
   pieces_ = 0;
 }
 
@@ -55,7 +55,7 @@ void KnifeTool::drag(const Pointer& p) {
 
 /// Follows the pointer and shows what would come of the stroke.
 void KnifeTool::look(const Pointer& p) {
-  now_ = p.onSheet;
+  now_ = freehand_ ? p.onSheet : snapper_.resting(p, points_.front()).onSheet;
   if (freehand_) {
     if (distance(points_.back(), now_) * mat_.zoom() >= freehandStep) points_.push_back(now_);
   } else if (p.keys & Qt::ShiftModifier) {
@@ -77,6 +77,7 @@ void KnifeTool::release(const Pointer& p) {
   if (!drawing_) return;
   look(p);
   drawing_ = false;
+  snapper_.end();
   trial_.drop();
   std::vector<Id> made;
   auto cut = withKnife(desk_.settled(), targets(), stroke(), desk_.knifeGap, made);
@@ -101,6 +102,7 @@ bool KnifeTool::key(QKeyEvent& event) {
 
 void KnifeTool::putAway() {
   if (drawing_) trial_.drop();
+  snapper_.end();
   drawing_ = false;
   points_.clear();
 }
@@ -118,6 +120,7 @@ void KnifeTool::paint(QPainter& painter) {
                                     : (pieces_ == 1 ? Mat::tr("one piece · gap %1").arg(gap)
                                                     : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap));
   paintPointerLabel(painter, mat_, mat_.toMat(now_), said);
+  snapper_.paint(painter);
 }
 
 QString KnifeTool::hint() const {

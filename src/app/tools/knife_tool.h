@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/desk/desk.h"
+#include "app/tools/snapper.h"
 #include "app/tools/tool.h"
 #include "project/model.h"
 
@@ -9,7 +10,7 @@ namespace widecut {
 
 class KnifeTool : public Tool {
  public:
-  KnifeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {}
+  KnifeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk), snapper_(mat, desk) {}
   void press(const Pointer& pointer) override;
   void drag(const Pointer& pointer) override;
   void release(const Pointer& pointer) override;
@@ -27,6 +28,7 @@ class KnifeTool : public Tool {
   void look(const Pointer& pointer);
 
   Trial trial_;
+  Snapper snapper_;
   bool drawing_ = false;
   bool freehand_ = false;
   std::vector<Point> points_;

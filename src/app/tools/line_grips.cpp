@@ -33,13 +33,17 @@ bool LineGrips::hover(const Pointer& pointer) {
 
 bool LineGrips::press(const Pointer& pointer) {
   held_ = hot_ = endAt(pointer);
-  if (held_) before_ = *ends();
+  if (held_) {
+    before_ = *ends();
+    snapper_.begin(desk_.selection());
+  }
   return isHeld();
 }
 
-void LineGrips::drag(const Pointer& pointer) {
+void LineGrips::drag(const Pointer& moved) {
   if (!held_ || !desk_.onlyItem()) return;
   const Point far = *held_ == 0 ? before_.second : before_.first, middle = mix(before_.first, before_.second, 0.5);
+  const Pointer pointer = snapper_.resting(moved, far);
   const bool both = pointer.keys & Qt::AltModifier;
   const Point about = both ? middle : far;
   Point way = pointer.onSheet - about;
@@ -53,7 +57,10 @@ void LineGrips::release() {
   letGo();
 }
 
-void LineGrips::letGo() { held_.reset(); }
+void LineGrips::letGo() {
+  held_.reset();
+  snapper_.end();
+}
 
 void LineGrips::paint(QPainter& painter) const {
   const auto now = ends();
@@ -65,6 +72,7 @@ void LineGrips::paint(QPainter& painter) const {
     painter.drawEllipse(mat_.toMat(end == 0 ? now->first : now->second), lit ? 6 : 4.5, lit ? 6 : 4.5);
   }
   if (!held_) return;
+  snapper_.paint(painter);
   const Point way = now->second - now->first;
   paintPointerLabel(painter, mat_, mat_.toMat(*held_ == 0 ? now->first : now->second), textOfWay(desk_, way));
 }

@@ -4,13 +4,14 @@
 #include <optional>
 
 #include "app/tools/item_grips.h"
+#include "app/tools/snapper.h"
 
 namespace widecut {
 
 /// A disc at each end of a line: one is dragged, with Alt both; Shift keeps to steps of 45°.
 class LineGrips : public ItemGrips {
  public:
-  using ItemGrips::ItemGrips;
+  LineGrips(Mat& mat, Desk& desk) : ItemGrips(mat, desk), snapper_(mat, desk) {}
 
   bool hover(const Pointer& pointer) override;
   bool press(const Pointer& pointer) override;
@@ -25,6 +26,7 @@ class LineGrips : public ItemGrips {
   void letGo() override;
 
  private:
+  Snapper snapper_;
   /// On the sheet; nothing when no line is selected that may be changed.
   std::optional<std::pair<Point, Point>> ends() const;
   std::optional<int> endAt(const Pointer& pointer) const;

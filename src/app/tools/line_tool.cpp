@@ -61,12 +61,12 @@ LineTool::Ends LineTool::drawn() const {
 void LineTool::press(const Pointer& p) {
   drawing_ = true;
   typed_.reset();
-  pressed_ = now_ = p;
+  pressed_ = now_ = snapper_.resting(p);
 }
 
 void LineTool::release(const Pointer& p) {
   if (!drawing_) return;
-  now_ = p;
+  now_ = p.onMat == pressed_.onMat ? pressed_ : snapper_.resting(p, pressed_.onSheet);
   mat_.entry().finish();
   if (!drawing_) return;
   drawing_ = false;
@@ -77,10 +77,10 @@ void LineTool::release(const Pointer& p) {
   }
   // A click: a level line of the usual length about this place, to be typed on.
   const Point half{usualLength / 2, 0};
-  const Id made = lay({p.onSheet - half, p.onSheet + half});
+  const Id made = lay({now_.onSheet - half, now_.onSheet + half});
   const auto trial = std::make_shared<Trial>(desk_);
   Desk& desk = desk_;
-  const auto show = [trial, made, &desk, middle = p.onSheet](const std::vector<double>& values) {
+  const auto show = [trial, made, &desk, middle = now_.onSheet](const std::vector<double>& values) {
     const Point way = wayOf(values) * 0.5;
     trial->show(withEnds(desk.settled(), made, middle - way, middle + way));
   };
@@ -95,6 +95,7 @@ void LineTool::release(const Pointer& p) {
 
 Id LineTool::lay(const Ends& ends) {
   drawing_ = false;
+  snapper_.end();
   const Id made = desk_.settled().nextId;
   const std::string name = UniqueNames(*desk_.sheet()).take(Mat::tr("line").toStdString());
   desk_.commit(Mat::tr("Draw line"), withItemsOnTop(desk_.settled(), desk_.sheet()->id,
@@ -138,11 +139,13 @@ bool LineTool::key(QKeyEvent& event) {
 
 void LineTool::putAway() {
   drawing_ = false;
+  snapper_.end();
   typed_.reset();
   mat_.entry().drop();
 }
 
 void LineTool::paint(QPainter& painter) {
+  if (!typed_) snapper_.paint(painter);
   if (!drawing_ || (now_.onMat == pressed_.onMat && !typed_)) return;
   const Ends ends = drawn();
   painter.setPen(QPen(theme::plum, 1.6));

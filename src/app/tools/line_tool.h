@@ -2,18 +2,19 @@
 #pragma once
 
 #include "app/desk/desk.h"
+#include "app/tools/snapper.h"
 #include "app/tools/tool.h"
 
 namespace widecut {
 
 class LineTool : public Tool {
  public:
-  using Tool::Tool;
+  LineTool(Mat& mat, Desk& desk) : Tool(mat, desk), snapper_(mat, desk) {}
 
   void press(const Pointer& pointer) override;
-  void drag(const Pointer& pointer) override { now_ = pointer; }
+  void drag(const Pointer& pointer) override { now_ = snapper_.resting(pointer, pressed_.onSheet); }
   void release(const Pointer& pointer) override;
-  void hover(const Pointer& pointer) override { now_ = pointer; }
+  void hover(const Pointer& pointer) override { now_ = snapper_.resting(pointer); }
   bool key(QKeyEvent& event) override;
   bool wants(const QKeyEvent& key) const override;
   void putAway() override;
@@ -30,6 +31,7 @@ class LineTool : public Tool {
   /// The entry for length and angle: of the drag, or of a line that was laid.
   void typeDuringDrag(const QKeyEvent& key);
 
+  Snapper snapper_;
   bool drawing_ = false;
   std::optional<Point> typed_;  ///< The way that was typed during the drag.
   Pointer pressed_{};

@@ -99,9 +99,11 @@ void NodeTool::begin() {
   switch (held_->what) {
     case NodeHit::What::Node:
       doing_ = pressed_.keys & Qt::AltModifier ? Doing::PullingHandle : Doing::MovingNodes;
+      snapper_.beginNodes(desk_.chosenNodes());
       break;
     case NodeHit::What::Handle:
       doing_ = Doing::MovingHandle;
+      snapper_.beginNodes({{held_->item, {}}});
       break;
     case NodeHit::What::Edge:
       doing_ = Doing::Bending;
@@ -147,6 +149,7 @@ void NodeTool::moveNodes(const Pointer& p) {
   Point by = p.onSheet - pressed_.onSheet;
   if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
   movedBy_ = snappedToAxis(desk_.settled(), *held_, by, snap / mat_.zoom());
+  if (movedBy_ == by && !(p.keys & Qt::ShiftModifier)) movedBy_ = snapper_.placed(held_->at + by, p) - held_->at;
   const auto end = countOf(desk_.chosenNodes()) == 1 ? heldEnd(desk_.settled(), *held_) : std::nullopt;
   end_ = end ? openEndAt(desk_, p.onSheet, reach / mat_.zoom(), end) : std::nullopt;
   trial_.show(end_ ? withEndsJoined(desk_.settled(), *end, end_->end)
@@ -155,6 +158,7 @@ void NodeTool::moveNodes(const Pointer& p) {
 
 void NodeTool::pull(const Pointer& p) {
   Point to = held_->at + p.onSheet - pressed_.onSheet;
+  if (doing_ != Doing::Bending && !(p.keys & Qt::ShiftModifier)) to = snapper_.placed(to, p);
   if (doing_ != Doing::Bending)
     to = handlePlace(desk_.settled(), *held_, to, p.keys & Qt::ShiftModifier, snap / mat_.zoom());
   const Pull what = doing_ == Doing::Bending        ? Pull::Edge
@@ -302,7 +306,13 @@ bool NodeTool::wants(const QKeyEvent& event) const {
 
 bool NodeTool::key(QKeyEvent& event) {
   // In the middle of a drag nothing pulls away what is held.
-  if (doing_ != Doing::Nothing && event.key() != Qt::Key_Escape) return true;
+  if (doing_ != Doing::Nothing && event.key() != Qt::Key_Escape) {
+    if (event.key() == Qt::Key_Tab || event.key() == Qt::Key_Backtab) {
+      snapper_.cycle(event.key() == Qt::Key_Tab ? 1 : -1);
+      drag(now_);
+    }
+    return true;
+  }
   if (event.matches(QKeySequence::SelectAll)) {
     desk_.chooseNodes(allNodes(desk_));
     return true;
@@ -343,6 +353,7 @@ bool NodeTool::key(QKeyEvent& event) {
 
 void NodeTool::stop() {
   doing_ = Doing::Nothing;
+  snapper_.end();
   held_.reset();
   end_.reset();
   grip_.reset();

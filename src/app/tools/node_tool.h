@@ -9,6 +9,7 @@
 #include "app/tools/axis_line.h"
 #include "app/tools/corner_arcs.h"
 #include "app/tools/node_marks.h"
+#include "app/tools/snapper.h"
 #include "app/tools/tool.h"
 
 namespace widecut {
@@ -17,7 +18,7 @@ namespace widecut {
 /// that would appear, the edge that would bend, the handle that would move.
 class NodeTool : public Tool {
  public:
-  NodeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {}
+  NodeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk), snapper_(mat, desk) {}
 
   void press(const Pointer& pointer) override;
   void drag(const Pointer& pointer) override;
@@ -65,6 +66,7 @@ class NodeTool : public Tool {
   void stop();
 
   Trial trial_;
+  Snapper snapper_;
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{}, now_{};
   Point movedBy_;

@@ -37,14 +37,14 @@ void NodeTool::paint(QPainter& painter) {
     painter.setBrush(QColor(0x6C, 0x3B, 0xAA, 28));
     painter.drawRect(QRectF(pressed_.onMat, now_.onMat));
   }
+  snapper_.paint(painter);
   if (const QString label = labelNow(); !label.isEmpty()) paintPointerLabel(painter, mat_, now_.onMat, label);
 }
 
 QString NodeTool::labelNow() const {
-  const Point by = now_.onSheet - pressed_.onSheet;
   switch (doing_) {
     case Doing::MovingNodes:
-      return end_ ? Mat::tr("joins the ends") : textOfWay(desk_, by);
+      return end_ ? Mat::tr("joins the ends") : textOfWay(desk_, movedBy_);
     case Doing::MovingHandle:
     case Doing::PullingHandle:
       return textOfWay(desk_, now_.onSheet - placeOnSheet(desk_.project(), held_->item, held_->place));

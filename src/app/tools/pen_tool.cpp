@@ -26,7 +26,7 @@ Node nodeAt(Point p) { return {p, p, p}; }
 
 }  // namespace
 
-PenTool::PenTool(Mat& mat, Desk& desk) : Tool(mat, desk) {
+PenTool::PenTool(Mat& mat, Desk& desk) : Tool(mat, desk), snapper_(mat, desk) {
   // What was drawn on another sheet, or in another project, has no place here.
   QObject::connect(&desk, &Desk::sheetChanged, &mat, [this] { clear(); });
 }
@@ -60,7 +60,25 @@ NodePath PenTool::pathOf(std::vector<Node> nodes, bool closed) const {
   return nodesOf(smoothThrough(places, closed));
 }
 
-void PenTool::press(const Pointer& p) {
+Pointer PenTool::atRest(const Pointer& p) {
+  // A free hand is free, and what is right under the pointer goes before all that is near.
+  if (isFreehand() || closesAt(p) || (nodes_.empty() && openEndAt(desk_, p.onSheet, reach / mat_.zoom()))) {
+    snapper_.end();
+    return p;
+  }
+  const std::size_t known = pressing_ && !nodes_.empty() ? nodes_.size() - 1 : nodes_.size();
+  if (known != rested_) {
+    std::vector<Point> places;
+    places.reserve(known);
+    for (std::size_t i = 0; i < known; ++i) places.push_back(nodes_[i].at);
+    snapper_.begin({}, std::move(places));
+    rested_ = known;
+  }
+  return snapper_.resting(p, nodes_.empty() ? std::nullopt : std::optional(nodes_.back().at));
+}
+
+void PenTool::press(const Pointer& at) {
+  const Pointer p = atRest(at);
   pressed_ = now_ = p;
   pressing_ = true;
   closing_ = false;
@@ -207,6 +225,8 @@ bool PenTool::key(QKeyEvent& event) {
 }
 
 void PenTool::clear() {
+  snapper_.end();
+  rested_ = 0;
   nodes_.clear();
   left_.clear();
   stroke_.clear();
@@ -242,6 +262,7 @@ NodePath PenTool::shown() const {
 }
 
 void PenTool::paint(QPainter& painter) {
+  if (!pressing_) snapper_.paint(painter);
   painter.setBrush(Qt::NoBrush);
   if (stroke_.size() > 1) {
     QPolygonF line;

@@ -3,6 +3,7 @@
 
 #include "app/desk/desk.h"
 #include "app/desk/pen.h"
+#include "app/tools/snapper.h"
 #include "app/tools/tool.h"
 #include "shapes/nodes.h"
 
@@ -16,7 +17,7 @@ class PenTool : public Tool {
   void press(const Pointer& pointer) override;
   void drag(const Pointer& pointer) override;
   void release(const Pointer& pointer) override;
-  void hover(const Pointer& pointer) override { now_ = pointer; }
+  void hover(const Pointer& pointer) override { now_ = atRest(pointer); }
   void doubleClick(const Pointer& pointer) override;
   bool key(QKeyEvent& event) override;
   bool wants(const QKeyEvent& event) const override;
@@ -39,6 +40,8 @@ class PenTool : public Tool {
   bool continueAt(const Pointer& pointer);
   /// Where a press makes the next node: with Shift at steps of 45° from the last one.
   Point placeFor(const Pointer& pointer) const;
+  /// The pointer where it comes to rest: at what lies on the sheet, and at the nodes so far.
+  Pointer atRest(const Pointer& pointer);
   /// The nodes so far as a path on the sheet; through them smoothly, where that is asked for.
   NodePath pathOf(std::vector<Node> nodes, bool closed) const;
   /// With the next edge, as it would be.
@@ -50,6 +53,8 @@ class PenTool : public Tool {
   /// What is drawn so far waits to be taken up again.
   void leave();
 
+  Snapper snapper_;
+  std::size_t rested_ = 0;          ///< How many nodes it knows.
   std::vector<Node> nodes_, left_;  ///< On the sheet; what was left away by Escape can be taken up again.
   std::optional<Continued> continued_;
   std::vector<Point> stroke_;

@@ -26,7 +26,7 @@ bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(),
 
 }  // namespace
 
-SelectTool::SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {
+SelectTool::SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk), snapper_(mat, desk) {
   own_.push_back(std::make_unique<StarterGrips>(mat, desk));
   own_.push_back(std::make_unique<LineGrips>(mat, desk));
 }
@@ -78,6 +78,7 @@ void SelectTool::press(const Pointer& p) {
   frame_ = SelectionFrame::of(desk_.project(), desk_.selection());
   if (isOnPivot(p)) {
     doing_ = Doing::Pivoting;
+    snapper_.begin();
     return;
   }
   for (const auto& grips : own_)
@@ -89,6 +90,7 @@ void SelectTool::press(const Pointer& p) {
   grip_ = frameGripAt(p);
   if (grip_) {
     doing_ = Doing::Gripping;
+    snapper_.begin(desk_.selection());
     return;
   }
   const Id target = targetAt(p);
@@ -119,23 +121,51 @@ void SelectTool::drag(const Pointer& p) {
   if (doing_ == Doing::Moving && !carry(p)) {
     Point by = p.onSheet - pressed_.onSheet;
     if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
-    movedBy_ = by;
-    copies_.clear();
-    if (p.keys & Qt::AltModifier)
-      trial_.show(withCopies(desk_.settled(), desk_.selection(), by, copies_));
-    else
-      trial_.show(withMapped(desk_.settled(), moving_, Affine::move(by)));
+    const bool copies = p.keys & Qt::AltModifier;
+    showMoved(snapper_.moved(by, p, copies), copies);
   }
   if (doing_ == Doing::OwnGrip) held_->drag(p);
-  if (doing_ == Doing::Pivoting) desk_.setPivot({desk_.pivot().place, p.onSheet});
+  if (doing_ == Doing::Pivoting) desk_.setPivot({desk_.pivot().place, snapper_.placed(p.onSheet, p)});
   if (doing_ == Doing::Gripping) {
-    const Affine map = gripMap(*frame_, *grip_, pressed_.onSheet, p.onSheet, p.keys & Qt::ShiftModifier,
+    const Affine map = gripMap(*frame_, *grip_, pressed_.onSheet, atRest(p).onSheet, p.keys & Qt::ShiftModifier,
                                p.keys & Qt::AltModifier, desk_.pivot());
     // Words in a frame keep their letters, unless the proportions are kept: then they grow along.
     const bool frames = !grip_->turns && !(p.keys & Qt::ShiftModifier);
     trial_.show(frames ? withResized(desk_.settled(), desk_.selection(), map)
                        : withMapped(desk_.settled(), desk_.selection(), map));
   }
+}
+
+void SelectTool::showMoved(Point by, bool copies) {
+  movedBy_ = by;
+  copies_.clear();
+  if (copies)
+    trial_.show(withCopies(desk_.settled(), desk_.selection(), by, copies_));
+  else
+    trial_.show(withMapped(desk_.settled(), moving_, Affine::move(by)));
+}
+
+Pointer SelectTool::atRest(const Pointer& p) {
+  Pointer rest = p;
+  if (grip_->turns) {
+    if (p.keys & Qt::ShiftModifier) return p;
+    const Point middle = pivotPoint(*frame_, desk_.pivot()), a = pressed_.onSheet - middle, b = p.onSheet - middle;
+    const double before = frame_->toSheet.turnAngle(), angle = std::atan2(cross(a, b), dot(a, b));
+    const double by = snapper_.turned(before + angle, p) - before;
+    if (snapper_.isResting()) rest.onSheet = middle + Affine::turn(by).vector(a);
+    return rest;
+  }
+  // Sides that are upright or level come to rest; with the proportions kept one of two sides is not free.
+  const bool isUpright = frame_->toSheet.linear() == Affine{};
+  const bool isRegular = (p.keys & Qt::ShiftModifier) && grip_->across != 0 && grip_->down != 0;
+  if (!isUpright || isRegular) return p;
+  const Point middle = frame_->box.centre(), half{frame_->box.width() / 2, frame_->box.height() / 2};
+  const Point grip = frame_->toSheet(middle + Point{grip_->across * half.x, grip_->down * half.y});
+  const Point opposite = frame_->toSheet(middle - Point{grip_->across * half.x, grip_->down * half.y});
+  const Point way = p.onSheet - pressed_.onSheet;
+  const Point to = snapper_.cornered(grip + way, opposite, p, grip_->across != 0, grip_->down != 0);
+  rest.onSheet = pressed_.onSheet + (to - grip);
+  return rest;
 }
 
 bool SelectTool::carry(const Pointer& p) {
@@ -155,6 +185,7 @@ void SelectTool::beginMoving() {
   if (!contains(desk_.selection(), target)) desk_.select({target});
   moving_ = unlocked(desk_.settled(), desk_.selection());
   doing_ = Doing::Moving;
+  snapper_.begin(moving_);
   frame_ = SelectionFrame::of(desk_.project(), desk_.selection());
 }
 
@@ -163,6 +194,8 @@ void SelectTool::release(const Pointer& p) {
   const QString gripped = grip_ && grip_->turns ? Mat::tr("Turn") : Mat::tr("Resize");
   switch (doing_) {
     case Doing::Moving:
+      if (!carrying_.isOver() && snapper_.isResting())
+        if (const Point by = snapper_.exactly(movedBy_); by != movedBy_) showMoved(by, !copies_.empty());
       if (carrying_.isOver()) {
         hovered_ = 0;
         carrying_.drop(p.keys);
@@ -210,6 +243,7 @@ void SelectTool::release(const Pointer& p) {
 
 void SelectTool::stop() {
   doing_ = Doing::Nothing;
+  snapper_.end();
   held_ = nullptr;
   grip_.reset();
   frame_.reset();
@@ -258,6 +292,11 @@ bool SelectTool::key(QKeyEvent& event) {
     return true;
   }
   if (event.key() == Qt::Key_Tab || event.key() == Qt::Key_Backtab) {
+    if (doing_ == Doing::Moving || doing_ == Doing::Gripping || doing_ == Doing::Pivoting) {
+      snapper_.cycle(event.key() == Qt::Key_Tab ? 1 : -1);
+      drag(now_);
+      return true;
+    }
     selectNext(desk_, event.key() == Qt::Key_Tab ? 1 : -1);
     return true;
   }
@@ -331,6 +370,7 @@ void SelectTool::paint(QPainter& painter) {
     painter.setBrush(theme::plum);
     painter.drawEllipse(at, 1, 1);
   }
+  snapper_.paint(painter);
 }
 
 bool SelectTool::isPivotSet() const { return desk_.pivot().place || desk_.pivot().free; }
@@ -358,7 +398,10 @@ QString SelectTool::hint() const {
   if (doing_ == Doing::Moving && carrying_.isOver())
     return carriedWell_ ? Mat::tr("Let go to put it there · Ctrl leaves a copy here")
                         : Mat::tr("Nothing here takes it");
-  if (doing_ == Doing::Moving) return Mat::tr("Shift keeps to one direction · Alt drags a copy · Esc puts it back");
+  if (doing_ == Doing::Moving)
+    return snapper_.isResting()
+               ? Mat::tr("Tab takes the next reason to rest here · Ctrl moves freely · Alt drags a copy")
+               : Mat::tr("Shift keeps to one direction · Alt drags a copy · Ctrl moves freely · Esc puts it back");
   if (onPivot_) return Mat::tr("Drag the pivot anywhere: the selection turns about it, and with Alt is sized from it");
   if (doing_ == Doing::Marquee) return Mat::tr("Takes what lies inside · Alt takes what it touches · Shift adds");
   if (doing_ == Doing::Gripping)

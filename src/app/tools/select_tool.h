@@ -6,6 +6,7 @@
 #include "app/mat/selection_frame.h"
 #include "app/mat/selection_picture.h"
 #include "app/tools/item_grips.h"
+#include "app/tools/snapper.h"
 #include "app/tools/tool.h"
 
 namespace widecut {
@@ -49,6 +50,9 @@ class SelectTool : public Tool {
   bool isPivotSet() const;
   bool isOnPivot(const Pointer& pointer) const;
   void beginMoving();
+  void showMoved(Point by, bool copies);
+  /// Where a grip is dragged to once it came to rest.
+  Pointer atRest(const Pointer& pointer);
   /// Off the mat the selection is carried, as from the stack. True while it is.
   bool carry(const Pointer& pointer);
   void paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const;
@@ -61,6 +65,7 @@ class SelectTool : public Tool {
   ItemGrips* held_ = nullptr;
   ItemGrips* hot_ = nullptr;
   Trial trial_;
+  Snapper snapper_;
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{};
   Pointer now_{};
