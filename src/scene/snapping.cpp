@@ -140,11 +140,9 @@ void SnapField::alongLines(int axis, const SnapProbe& probe, double reach, std::
                                  [](const Line& l, double v) { return l.at < v; });
     for (; line != lines.end() && line->at <= values[n] + reach; ++line) {
       const double by = line->at - values[n], apart = std::max({0.0, low - line->to, line->from - high});
-      Along one{by, {static_cast<int>(n), line->at}, std::abs(by) + farther * reach * apart / (apart + 200), {}};
-      one.reason = {line->kind,
-                    {{made(axis, line->at, std::min(low, line->from)), made(axis, line->at, std::max(high, line->to))}},
-                    {},
-                    apart};
+      Along one{
+          by, {static_cast<int>(n), line->at}, std::abs(by) + farther * reach * apart / (apart + 200), {}, {*line}};
+      one.reason.kind = line->kind;
       found.push_back(std::move(one));
     }
   }
@@ -168,6 +166,21 @@ void SnapField::alongSizes(int axis, const SnapProbe& probe, double reach, std::
   }
 }
 
+/// Once it is known how far all of it moves across: then the lines end where it comes to rest.
+SnapReason SnapField::reasonOf(const Along& one, int axis, const Box& box, double across) {
+  SnapReason reason = one.reason;
+  for (auto& [from, to] : reason.lines) {
+    from = from + made(axis, 0, across);
+    to = to + made(axis, 0, across);
+  }
+  const double low = along(box.low, 1 - axis) + across, high = along(box.high, 1 - axis) + across;
+  for (const Line& line : one.lines)
+    reason.lines.emplace_back(made(axis, line.at, std::min(low, line.from)),
+                              made(axis, line.at, std::max(high, line.to)));
+  if (!one.lines.empty()) reason.length = std::max({0.0, low - one.lines[0].to, one.lines[0].from - high});
+  return reason;
+}
+
 std::vector<Snap> SnapField::at(const SnapProbe& probe, double reach, std::size_t most) const {
   std::vector<Along> found[2];
   for (const int axis : {0, 1}) {
@@ -184,8 +197,8 @@ std::vector<Snap> SnapField::at(const SnapProbe& probe, double reach, std::size_
       const auto known = std::find_if(kept.begin(), kept.end(), like);
       if (known == kept.end()) {
         if (kept.size() < most) kept.push_back(std::move(one));
-      } else if (known->reason.lines.size() < 3 && known->rest.number != one.rest.number) {
-        known->reason.lines.insert(known->reason.lines.end(), one.reason.lines.begin(), one.reason.lines.end());
+      } else if (known->lines.size() < 3 && known->rest.number != one.rest.number) {
+        known->lines.insert(known->lines.end(), one.lines.begin(), one.lines.end());
       }
     }
     found[axis] = std::move(kept);
@@ -203,13 +216,13 @@ std::vector<Snap> SnapField::at(const SnapProbe& probe, double reach, std::size_
     if (i < found[0].size()) {
       snap.by.x = found[0][i].by;
       snap.x = found[0][i].rest;
-      snap.reasons.push_back(found[0][i].reason);
     }
     if (j < found[1].size()) {
       snap.by.y = found[1][j].by;
       snap.y = found[1][j].rest;
-      snap.reasons.push_back(found[1][j].reason);
     }
+    if (snap.x) snap.reasons.push_back(reasonOf(found[0][i], 0, probe.box, snap.by.y));
+    if (snap.y) snap.reasons.push_back(reasonOf(found[1][j], 1, probe.box, snap.by.x));
     if (!snap.reasons.empty() && snaps.size() < most) snaps.push_back(std::move(snap));
   };
   add(0, 0);

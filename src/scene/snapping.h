@@ -102,6 +102,7 @@ class SnapField {
     Snap::Rest rest;
     double score = 0;
     SnapReason reason;
+    std::vector<Line> lines = {};  ///< That it is in line with.
   };
   struct Placed {
     ItemPtr item;
@@ -122,6 +123,7 @@ class SnapField {
   void sortLines(int axis);
   bool has(SnapKind kind) const { return kinds_[static_cast<std::size_t>(kind)]; }
   void alongLines(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
+  static SnapReason reasonOf(const Along& along, int axis, const Box& box, double across);
   void alongGaps(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
   void alongSizes(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
   std::vector<At> places(const SnapProbe& probe, double reach) const;
