@@ -36,7 +36,7 @@ Outline workedOut(const Form& form) {
 bool keepsBoxesUpright(const Affine& m) { return (m.xy == 0 && m.yx == 0) || (m.xx == 0 && m.yy == 0); }
 
 /// The box of an item through a map from its parent's space.
-Box boxThrough(const Item& item, const Affine& map) {
+Box throughMap(const Item& item, const Affine& map) {
   const Affine frame = map * item.toParent();
   if (!showsChildren(item.form)) {
     if (const auto stated = statedBox(item.form)) return frame(*stated);
@@ -46,7 +46,7 @@ Box boxThrough(const Item& item, const Affine& map) {
   Box box;
   for (const Affine& copy : copiesOf(item.form))
     for (const ItemPtr& child : childrenOf(item))
-      if (!child->hidden) box.add(boxThrough(*child, frame * copy));
+      if (!child->hidden) box.add(throughMap(*child, frame * copy));
   return box;
 }
 
@@ -86,14 +86,20 @@ Box boxInFrame(const Item& item) {
   Item still = item;
   still.position = {};
   still.turn = 0;
-  const Box box = boxThrough(still, {});
+  const Box box = throughMap(still, {});
   memo.keep({node}, std::make_shared<const Box>(box));
   return box;
 }
 
 Box boxInParent(const Item& item) {
   if (item.turn == 0) return Affine::move(item.position)(boxInFrame(item));
-  return boxThrough(item, {});
+  return throughMap(item, {});
+}
+
+Box boxThrough(const Item& item, const Affine& map) {
+  if (map.linear() != Affine{}) return throughMap(item, map);
+  const Box box = boxInParent(item);
+  return box.isEmpty() ? box : Box{map(box.low), map(box.high)};
 }
 
 std::optional<ShownPhoto> photoIn(const Item& item, const Fill& fill) {

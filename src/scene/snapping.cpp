@@ -25,14 +25,6 @@ bool holds(const Item& item, std::span<const Id> ids) {
 
 }  // namespace
 
-Box boxThrough(const Item& item, const Affine& parent) {
-  if (parent.linear() == Affine{}) {
-    const Box box = boxInParent(item);
-    return box.isEmpty() ? box : Box{parent(box.low), parent(box.high)};
-  }
-  return bounds(transformed(resolved(item)->outline, parent * item.toParent()));
-}
-
 SnapKinds usualSnapKinds() {
   SnapKinds kinds;
   kinds.set();

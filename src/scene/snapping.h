@@ -6,6 +6,7 @@
 #include <optional>
 #include <span>
 
+#include "geometry/exactly.h"
 #include "project/model.h"
 
 namespace widecut {
@@ -70,9 +71,6 @@ struct SnapProbe {
   /// A single place.
   static SnapProbe ofPoint(Point place);
 };
-
-/// The box of an item, its lines not counted, through a map from its parent's space: exact where that only shifts.
-Box boxThrough(const Item& item, const Affine& parent);
 
 /// All that there is to rest at on a sheet, apart from some items. Building it costs a few milliseconds for 10,000
 /// items; asking it, less than one.
@@ -139,25 +137,5 @@ class SnapField {
   std::vector<Point> points_;
   mutable std::map<std::pair<std::size_t, std::size_t>, std::vector<Point>> crossings_;
 };
-
-/// What has to be added to a drag, near to `by`, so that `valueAt(by)` is exactly `wanted`; `by` itself where no number
-/// close to it does that.
-template <class ValueAt>
-double exactly(double by, double wanted, const ValueAt& valueAt) {
-  double best = by;
-  for (int i = 0; i < 4; ++i) {
-    const double off = wanted - valueAt(best);
-    if (off == 0) return best;
-    best += off;
-  }
-  // Sums round, each at its own last place: the numbers around are tried one by one.
-  constexpr int steps = 24;
-  const double least = std::ldexp(std::max({std::abs(best), std::abs(wanted), std::abs(valueAt(0))}), -54);
-  for (const double step : {least, 7 * least})
-    for (int i = 1; i <= steps; ++i)
-      for (const double near : {best + i * step, best - i * step})
-        if (valueAt(near) == wanted) return near;
-  return by;
-}
 
 }  // namespace widecut

@@ -5,6 +5,7 @@
 #include <QLabel>
 #include <QPushButton>
 
+#include "app/bench/arrange_page.h"
 #include "app/bench/knife_page.h"
 #include "app/bench/next_steps_page.h"
 #include "app/bench/nodes_page.h"
@@ -61,6 +62,8 @@ constexpr Entry pages[] = {
     {make<KnifePage>, inHand<ToolKind::Knife>},
     {make<ReframePage>,
      [](const Desk& d) { return inHand<ToolKind::Reframe>(d) && d.onlyItem() && shownPhoto(*d.onlyItem()); }},
+    {make<ArrangePage>,
+     [](const Desk& d) { return d.showsArranging() && inHand<ToolKind::Select>(d) && !d.selection().empty(); }},
     {make<StarterPage>, showsStarter},
     {make<StartersPage>, offersStarters},
     // Words that are a part of a cutout show its recipe, unless they are typed on.

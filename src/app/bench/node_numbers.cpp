@@ -65,10 +65,12 @@ MeasureField* NodeNumbers::field(Number number, const QString& name, Unit unit, 
   connect(made, &MeasureField::tried, this, [this, number](double v) { tryNumber(number, v); });
   connect(made, &MeasureField::settled, this, [this, number](double v) {
     tryNumber(number, v);
-    trial_.settle(number == Number::CornerSize ? tr("Set corner")
-                  : number == Number::Axis     ? tr("Move the axis")
-                  : number <= Number::Y        ? tr("Move node")
-                                               : tr("Move handle"));
+    const bool made = trial_.settle(number == Number::CornerSize ? tr("Set corner")
+                                    : number == Number::Axis     ? tr("Move the axis")
+                                    : number <= Number::Y        ? tr("Move node")
+                                                                 : tr("Move handle"));
+    if (const auto now = corner(); made && number == Number::CornerSize && now && desk_.chosenNodes().empty())
+      noteAgain(tr("Set corner"), *now);
   });
   connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
   return fields_[static_cast<std::size_t>(number)] = made;
@@ -96,10 +98,7 @@ std::optional<Corner> NodeNumbers::corner() const {
 
 Project NodeNumbers::withCorner(const Corner& corner) const {
   if (!desk_.chosenNodes().empty()) return withCorners(desk_.settled(), desk_.chosenNodes(), corner);
-  Project out = desk_.settled();
-  for (const ItemPtr& item : itemsWithCorners(desk_.settled(), desk_.selection()))
-    out = withAllCorners(out, item->id, corner);
-  return out;
+  return withAllCorners(desk_.settled(), itemsWithCorners(desk_.settled(), desk_.selection()), corner);
 }
 
 void NodeNumbers::takeCorner(CornerKind kind) {
@@ -114,9 +113,16 @@ void NodeNumbers::takeCorner(CornerKind kind) {
     size = std::max(std::min(box.width(), box.height()) / 10, 0.1);
   }
   if (kind != CornerKind::Sharp) size_ = size;
-  desk_.commit(kind == CornerKind::Sharp ? tr("Make sharp") : tr("Treat corner"),
-               withCorner(kind == CornerKind::Sharp ? Corner{} : Corner{kind, size}));
+  const Corner taken = kind == CornerKind::Sharp ? Corner{} : Corner{kind, size};
+  const QString name = kind == CornerKind::Sharp ? tr("Make sharp") : tr("Treat corner");
+  if (desk_.commit(name, withCorner(taken)) && desk_.chosenNodes().empty()) noteAgain(name, taken);
   refresh();
+}
+
+void NodeNumbers::noteAgain(const QString& name, const Corner& corner) {
+  desk_.noteAgain({name, [corner](const Project& project, const std::vector<Id>& items) {
+                     return withAllCorners(project, itemsWithCorners(project, items), corner);
+                   }});
 }
 
 std::optional<double> NodeNumbers::valueOf(Number number) const {

@@ -169,7 +169,11 @@ void OutcomesPage::addHeading(QBoxLayout& column, const std::vector<ItemPtr>& it
                              this);
   heading->setToolTip(names);
   theme::makeHeading(*heading);
-  column.addWidget(heading);
+  auto* row = new QHBoxLayout;
+  row->addWidget(heading);
+  row->addStretch(1);
+  row->addWidget(buttonFor(CommandId::ArrangeItems, this));
+  column.addLayout(row);
 }
 
 void OutcomesPage::addOutcome(QBoxLayout& cards, std::size_t index, const std::vector<ItemPtr>& items,

@@ -29,7 +29,7 @@ CommandActions::CommandActions(const CommandSite& site, std::function<void()> be
     actions_[static_cast<std::size_t>(c.id)] = action;
   }
   for (const auto signal : {&Desk::selectionChanged, &Desk::projectChanged, &Desk::toolChanged, &Desk::fileChanged,
-                            &Desk::viewChanged, &Desk::nodesChosen})
+                            &Desk::viewChanged, &Desk::nodesChosen, &Desk::againNoted})
     connect(&site.desk, signal, this, &CommandActions::refresh);
   refresh();
 }

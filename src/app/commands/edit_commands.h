@@ -14,10 +14,13 @@ inline QString withEdit(const QString& verb, const std::string& edit) {
   return edit.empty() ? verb : verb + ": " + QString::fromStdString(edit);
 }
 
+inline std::string again(const Desk& desk) { return desk.again() ? desk.again()->name.toStdString() : std::string(); }
+
 inline void duplicate(const Site& s) {
   std::vector<Id> copies;
   s.desk.commit(Desk::tr("Duplicate"), withCopies(s.desk.settled(), s.desk.selection(), {12, 12}, copies));
   s.desk.select(copies);
+  s.desk.noteAgain({Desk::tr("Duplicate"), movedBy({12, 12}), true});
 }
 
 inline constexpr Command editCommands[] = {
@@ -37,6 +40,25 @@ inline constexpr Command editCommands[] = {
      .run = [](const Site& s) { s.desk.redo(); },
      .applies = [](const Desk& d) { return d.history().canRedo(); },
      .wordsNow = [](const Desk& d) { return withEdit(Desk::tr("Redo"), d.history().redoName()); }},
+    {.id = Do::AgainOnce,
+     .menu = Menu::Edit,
+     .byPointer = true,
+     .name = "again",
+     .words = QT_TRANSLATE_NOOP("Commands", "Again"),
+     .keys = "A",
+     .run = [](const Site& s) { s.desk.doAgain(false); },
+     .applies = [](const Desk& d) { return some(d) && d.again(); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Makes the last change of items once more, of what is selected now"),
+     .wordsNow = [](const Desk& d) { return withEdit(Desk::tr("Again"), again(d)); }},
+    {.id = Do::AgainAsCopy,
+     .menu = Menu::Edit,
+     .name = "againAsCopy",
+     .words = QT_TRANSLATE_NOOP("Commands", "Again as copy"),
+     .keys = "Shift+A",
+     .run = [](const Site& s) { s.desk.doAgain(true); },
+     .applies = [](const Desk& d) { return some(d) && d.again(); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "The same of a copy, which is selected then"),
+     .wordsNow = [](const Desk& d) { return withEdit(Desk::tr("Again as copy"), again(d)); }},
     {.id = Do::CutItems,
      .menu = Menu::Edit,
      .lineBefore = true,

@@ -5,6 +5,7 @@
 #include <QMessageBox>
 
 #include "app/commands/command_rules.h"
+#include "app/desk/preferences.h"
 #include "app/mat/mat.h"
 #include "app/mat/selection_frame.h"
 #include "app/window/errands.h"
@@ -81,6 +82,23 @@ inline constexpr Command viewCommands[] = {
      .run = [](const Site& s) { s.desk.toggleView(MatView::Edges); },
      .hint = QT_TRANSLATE_NOOP("Commands", "Outlines without their paint"),
      .isOn = [](const Desk& d) { return d.view() == MatView::Edges; }},
+    {.id = Do::DragsRest,
+     .menu = Menu::View,
+     .lineBefore = true,
+     .name = "dragsRest",
+     .words = QT_TRANSLATE_NOOP("Commands", "Drags rest at what is near"),
+     .keys = "Y",
+     .run =
+         [](const Site& s) {
+           Preferences wanted = preferences();
+           wanted.rests = !wanted.rests;
+           PreferencesNow::instance().set(wanted);
+           emit s.desk.told(wanted.rests ? Desk::tr("Drags rest at edges, nodes and gaps again")
+                                         : Desk::tr("Drags go where the pointer goes · Y lets them rest again"));
+           emit s.desk.viewChanged();
+         },
+     .hint = QT_TRANSLATE_NOOP("Commands", "At edges, middles, nodes, equal gaps and more; Ctrl lets one drag pass"),
+     .isOn = [](const Desk&) { return preferences().rests; }},
     {.id = Do::FullScreen,
      .menu = Menu::View,
      .lineBefore = true,

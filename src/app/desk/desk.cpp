@@ -6,6 +6,7 @@
 
 #include "app/desk/selecting.h"
 #include "geometry/measure.h"
+#include "project/edits/order.h"
 #include "project/edits/sheets.h"
 #include "project/limits.h"
 
@@ -89,6 +90,33 @@ bool Desk::commit(const QString& name, Project changed) {
   emit projectChanged();
   emit fileChanged();
   return true;
+}
+
+void Desk::toggleArranging() {
+  showsArranging_ = !showsArranging_;
+  emit selectionChanged();
+}
+
+void Desk::noteAgain(Again again) {
+  again_ = std::move(again);
+  emit againNoted();
+}
+
+void Desk::doAgain(bool onCopy) {
+  if (!again_ || selection_.empty()) return;
+  const Again again = *again_;
+  Project from = settled();
+  std::vector<Id> items = selection_;
+  if (onCopy || again.copies) {
+    items.clear();
+    from = withCopies(settled(), selection_, {}, items);
+  }
+  // What it is made of counts as selected meanwhile.
+  const std::vector<Id> before = std::exchange(selection_, items);
+  Project changed = again.change(from, items);
+  selection_ = before;
+  const bool made = commit(again.copies ? again.name : tr("Again: %1").arg(again.name), std::move(changed));
+  if (made && items != before) select(items);
 }
 
 void Desk::undo() {

@@ -6,6 +6,7 @@
 #include <QString>
 #include <QTimer>
 
+#include "app/desk/again.h"
 #include "app/desk/mat_view.h"
 #include "app/desk/next_shapes.h"
 #include "app/desk/pen.h"
@@ -79,6 +80,12 @@ class Desk : public QObject {
 
   void undo();
   void redo();
+  /// The change that was just made, as it can be made again.
+  void noteAgain(Again again);
+  const std::optional<Again>& again() const { return again_; }
+  /// Makes it once more: of the selection, or of a copy of it, which is selected then.
+  void doAgain(bool onCopy);
+
   /// Before a command acts: whoever tries a change that the person has finished, or is still typing, makes it now.
   void settleAll() { emit settleWanted(); }
 
@@ -112,6 +119,9 @@ class Desk : public QObject {
   /// Shows the numbers of the selected starter, although it is a part of a recipe; or the recipe again.
   void toggleNumbers();
   bool showsNumbers() const { return showsNumbers_; }
+  /// Whether the bench shows how several selected items can lie, instead of what they can become.
+  bool showsArranging() const { return showsArranging_; }
+  void toggleArranging();
   /// A starter of this kind was laid.
   void noteUse(const StarterKind& kind) { nextShapes_.noteUse(kind); }
   const std::vector<const StarterKind*>& recentKinds() const { return nextShapes_.recent(); }
@@ -186,6 +196,7 @@ class Desk : public QObject {
   void projectChanged();
   void selectionChanged();
   void nodesChosen();
+  void againNoted();
   void sheetChanged();
   /// A project was begun, opened or taken up: there is something to see.
   void begun();
@@ -235,6 +246,7 @@ class Desk : public QObject {
   std::optional<Project> preview_;
   std::optional<Project> opening_;  ///< What shows of a file while the rest of it is read.
   const Trial* trying_ = nullptr;   ///< Whose change the preview is.
+  std::optional<Again> again_;
   std::vector<Id> selection_;
   NodesOfItems chosenNodes_;
   bool makesPlain_ = false;
@@ -250,6 +262,7 @@ class Desk : public QObject {
   std::optional<Role> joinForNew_;
   Id typedOn_ = 0;
   bool showsNumbers_ = false;
+  bool showsArranging_ = false;
   std::optional<TextStyle> textStyle_;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;

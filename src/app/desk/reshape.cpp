@@ -90,6 +90,12 @@ std::vector<ItemPtr> itemsWithCorners(const Project& project, const std::vector<
   return found;
 }
 
+Project withAllCorners(const Project& project, const std::vector<ItemPtr>& items, const Corner& corner) {
+  Project out = project;
+  for (const ItemPtr& item : items) out = withAllCorners(out, item->id, corner);
+  return out;
+}
+
 std::size_t countOf(const NodesOfItems& nodes) {
   std::size_t n = 0;
   for (const auto& [id, places] : nodes) n += places.size();

@@ -13,6 +13,9 @@ std::vector<ItemPtr> itemsWithNodes(const Project& project, const std::vector<Id
 /// The items whose corners are meant where no node is chosen: cutouts as they are cut, and outlines.
 std::vector<ItemPtr> itemsWithCorners(const Project& project, const std::vector<Id>& selection);
 
+/// All of their corners treated alike.
+Project withAllCorners(const Project& project, const std::vector<ItemPtr>& items, const Corner& corner);
+
 /// An open end, and where it lies on the sheet.
 struct OpenEnd {
   PathEnd end;

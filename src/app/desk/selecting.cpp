@@ -140,12 +140,19 @@ void freeAll(Desk& desk, bool Item::*flag, const QString& name) {
   desk.select(freed);
 }
 
+std::function<Project(const Project&, const std::vector<Id>&)> movedBy(Point by) {
+  return [by](const Project& project, const std::vector<Id>& items) {
+    return withMapped(project, unlocked(project, items), Affine::move(by));
+  };
+}
+
 void nudge(Desk& desk, Point way, Qt::KeyboardModifiers keys) {
   double step = pointsPerMillimetre;
   if (keys & Qt::ShiftModifier) step *= 10;
   if (keys & Qt::ControlModifier) step /= 10;
-  desk.commit(Desk::tr("Nudge"),
-              withMapped(desk.settled(), unlocked(desk.settled(), desk.selection()), Affine::move(way * step)));
+  const auto change = movedBy(way * step);
+  if (desk.commit(Desk::tr("Nudge"), change(desk.settled(), desk.selection())))
+    desk.noteAgain({Desk::tr("Nudge"), change});
 }
 
 }  // namespace widecut

@@ -30,6 +30,8 @@ void toggle(Desk& desk, bool Item::*flag, const QString& on, const QString& off)
 /// Nothing on the sheet is locked, or hidden, any more.
 void freeAll(Desk& desk, bool Item::*flag, const QString& name);
 
+/// A move of what is not locked, to be made again.
+std::function<Project(const Project&, const std::vector<Id>&)> movedBy(Point by);
 /// Moves the selection by a millimetre along a unit step; with Shift by ten, with Ctrl by a tenth.
 void nudge(Desk& desk, Point way, Qt::KeyboardModifiers keys);
 

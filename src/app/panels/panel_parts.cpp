@@ -57,8 +57,10 @@ void tryWith(MeasureField& field, Desk& desk, Trial& trial, const QString& name,
              const std::function<Project(const Project&, double)>& edit) {
   QObject::connect(&field, &MeasureField::tried, &field,
                    [&desk, &trial, edit](double v) { trial.show(edit(desk.settled(), v)); });
-  QObject::connect(&field, &MeasureField::settled, &field,
-                   [&desk, name, edit](double v) { desk.commit(name, edit(desk.settled(), v)); });
+  QObject::connect(&field, &MeasureField::settled, &field, [&desk, name, edit](double v) {
+    if (!desk.commit(name, edit(desk.settled(), v))) return;
+    desk.noteAgain({name, [edit, v](const Project& p, const std::vector<Id>&) { return edit(p, v); }});
+  });
   QObject::connect(&field, &MeasureField::dropped, &field, [&trial] { trial.drop(); });
 }
 
@@ -68,7 +70,10 @@ void openColours(QPushButton& swatch, QWidget& page, Desk& desk, Trial& trial, c
   QObject::connect(popover, &ColourPopover::tried, &page,
                    [&trial, changed](std::optional<Colour> c) { trial.show(changed(c)); });
   QObject::connect(popover, &ColourPopover::settled, &page,
-                   [&desk, changed, name = choice.name](std::optional<Colour> c) { desk.commit(name, changed(c)); });
+                   [&desk, changed, name = choice.name, edit = choice.edit](std::optional<Colour> c) {
+                     if (!desk.commit(name, changed(c))) return;
+                     desk.noteAgain({name, [edit, c](const Project& p, const std::vector<Id>&) { return edit(p, c); }});
+                   });
   QObject::connect(popover, &ColourPopover::dropped, &page, [&trial] { trial.drop(); });
   popover->adjustSize();
   constexpr int inset = 6;

@@ -87,6 +87,16 @@ void PlacePage::makeFields() {
   };
   x_ = field(tr("x"), Unit::Millimetre, {}, tr("Move"), move(true));
   y_ = field(tr("y"), Unit::Millimetre, {}, tr("Move"), move(false));
+  // Once more is as far again, not to the same place.
+  for (MeasureField* place : {x_, y_}) {
+    connect(place, &MeasureField::tried, this, [this] { before_ = placingOf(desk_.settled(), desk_.selection()); });
+    connect(place, &MeasureField::settled, this, [this] {
+      if (!before_) return;
+      const Point by = placingOf(desk_.settled(), desk_.selection()).onSheet.low - before_->onSheet.low;
+      before_.reset();
+      desk_.noteAgain({tr("Move"), movedBy(by)});
+    });
+  }
   width_ = field(tr("width"), Unit::Millimetre, {}, tr("Resize"),
                  [this](const Project& p, double v) { return sized(p, v, std::nullopt); });
   height_ = field(tr("height"), Unit::Millimetre, {}, tr("Resize"),
@@ -96,6 +106,18 @@ void PlacePage::makeFields() {
     const double from = desk_.selection().size() == 1 ? placingOf(p, desk_.selection()).turnDeg.value_or(0) : 0;
     return withFrameMap(p, desk_.selection(), desk_.pivot(), middle, together(),
                         [&](const SelectionFrame&) { return Affine::turn(radians(v - from)); });
+  });
+  // Once more is as much further.
+  connect(turn_, &MeasureField::tried, this, [this] { before_ = placingOf(desk_.settled(), desk_.selection()); });
+  connect(turn_, &MeasureField::settled, this, [this](double v) {
+    if (!before_) return;
+    const auto now = placingOf(desk_.settled(), desk_.selection()).turnDeg;
+    const double by = now && before_->turnDeg ? *now - *before_->turnDeg : v;
+    before_.reset();
+    desk_.noteAgain({tr("Turn"), [this, by](const Project& p, const std::vector<Id>& items) {
+                       return withFrameMap(p, items, desk_.pivot(), middle, together(),
+                                           [&](const SelectionFrame&) { return Affine::turn(radians(by)); });
+                     }});
   });
   shear_ = field(tr("shear"), Unit::Plain, "°", tr("Shear"), [this](const Project& p, double v) {
     const double slant = std::tan(radians(std::clamp(v, -mostShearDeg, mostShearDeg)));
@@ -134,8 +156,11 @@ QWidget* PlacePage::buildFlips() {
 }
 
 void PlacePage::flip(double across, double down, const QString& name) {
-  desk_.commit(name, withFrameMap(desk_.settled(), unlocked(desk_.settled(), desk_.selection()), desk_.pivot(), middle,
-                                  together(), [&](const SelectionFrame&) { return Affine::scale(across, down); }));
+  const auto change = [this, across, down](const Project& project, const std::vector<Id>& items) {
+    return withFrameMap(project, unlocked(project, items), desk_.pivot(), middle, together(),
+                        [&](const SelectionFrame&) { return Affine::scale(across, down); });
+  };
+  if (desk_.commit(name, change(desk_.settled(), desk_.selection()))) desk_.noteAgain({name, change});
 }
 
 Project PlacePage::sized(const Project& project, std::optional<double> width, std::optional<double> height) const {

@@ -30,6 +30,7 @@ class PlacePage : public QWidget {
   Together together() const;
 
   Desk& desk_;
+  std::optional<Placing> before_;  ///< A move that is being typed.
   Trial trial_{desk_};
   MeasureField *x_, *y_, *width_, *height_, *turn_, *shear_;
   QToolButton *proportions_, *upright_;

@@ -7,6 +7,7 @@
 #include "app/desk/reshape.h"
 #include "app/desk/selecting.h"
 #include "app/tools/node_drags.h"
+#include "project/forms/recipe.h"
 #include "scene/hit.h"
 
 namespace widecut {
@@ -197,7 +198,9 @@ void NodeTool::release(const Pointer& p) {
       trial_.settle(Mat::tr("Bend edge"));
       break;
     case Doing::Cornering:
-      if (!trial_.settle(Mat::tr("Treat corner")) && !trial_.isShown())
+      if (trial_.settle(Mat::tr("Treat corner")))
+        noteCorner();
+      else if (!trial_.isShown())
         desk_.chooseNodes({{corner_->item, {corner_->corner.node}}});
       break;
     case Doing::Gripping:
@@ -230,6 +233,16 @@ void NodeTool::release(const Pointer& p) {
   if (reshaped && !mirrored.empty()) chooseAgain(desk_, mirrored);
   stop();
   hot_ = hitAt(p);
+}
+
+/// The corners of the item as they are now, for all of what is selected when it is done again.
+void NodeTool::noteCorner() {
+  const ItemPtr item = findItem(desk_.settled(), corner_->item);
+  if (!item || !desk_.chosenNodes().empty()) return;
+  const Corner all = item->recipe() ? item->recipe()->corners : treatmentOf(*item).all;
+  desk_.noteAgain({Mat::tr("Treat corner"), [all](const Project& project, const std::vector<Id>& items) {
+                     return withAllCorners(project, itemsWithCorners(project, items), all);
+                   }});
 }
 
 void NodeTool::click(const Pointer& p) {

@@ -62,6 +62,7 @@ class NodeTool : public Tool {
   void pull(const Pointer& pointer);
   void moveAxis(const Pointer& pointer);
   void click(const Pointer& pointer);
+  void noteCorner();
   QString labelNow() const;
   void stop();
 

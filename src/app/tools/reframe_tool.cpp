@@ -89,10 +89,24 @@ void ReframeTool::drag(const Pointer& p) {
     map = Affine::scale(scale, scale).about(anchor);
   }
   trial_.show(withReframing(desk_.settled(), item->id, map));
+  reframed_ = map;
+}
+
+/// The same move of the picture, or its scale about the frame's middle.
+void ReframeTool::noteReframed(const Affine& map) {
+  desk_.noteAgain({Mat::tr("Reframe"), [linear = map.linear(), by = Point{map.dx, map.dy}](
+                                           const Project& project, const std::vector<Id>& items) {
+                     Project out = project;
+                     for (const Id id : items) {
+                       const Point middle = frameToSheet(out, id)(boxInFrame(*findItem(out, id)).centre());
+                       out = withReframing(out, id, linear == Affine{} ? Affine::move(by) : linear.about(middle));
+                     }
+                     return out;
+                   }});
 }
 
 void ReframeTool::release(const Pointer&) {
-  if (dragging_) trial_.settle(Mat::tr("Reframe"));
+  if (dragging_ && trial_.settle(Mat::tr("Reframe"))) noteReframed(reframed_);
   dragging_ = false;
 }
 

@@ -38,11 +38,13 @@ class ReframeTool : public Tool {
   std::optional<Picture> picture() const;
   std::optional<int> cornerAt(QPointF onMat) const;
   void settle();
+  void noteReframed(const Affine& map);
 
   Trial trial_;
   bool dragging_ = false;
   std::optional<int> corner_;
   Pointer pressed_{};
+  Affine reframed_;  ///< Of the sheet, by the drag.
   Affine wheeled_;
   QTimer wheelEnd_;
 };

@@ -5,6 +5,7 @@
 
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
+#include "app/panels/placing.h"
 #include "app/tools/line_grips.h"
 #include "app/tools/starter_grips.h"
 #include "painting/raster.h"
@@ -130,6 +131,7 @@ void SelectTool::drag(const Pointer& p) {
     const Affine map = gripMap(*frame_, *grip_, pressed_.onSheet, atRest(p).onSheet, p.keys & Qt::ShiftModifier,
                                p.keys & Qt::AltModifier, desk_.pivot());
     // Words in a frame keep their letters, unless the proportions are kept: then they grow along.
+    gripped_ = map;
     const bool frames = !grip_->turns && !(p.keys & Qt::ShiftModifier);
     trial_.show(frames ? withResized(desk_.settled(), desk_.selection(), map)
                        : withMapped(desk_.settled(), desk_.selection(), map));
@@ -199,13 +201,15 @@ void SelectTool::release(const Pointer& p) {
       if (carrying_.isOver()) {
         hovered_ = 0;
         carrying_.drop(p.keys);
-      } else if (copies_.empty())
-        trial_.settle(Mat::tr("Move"));
-      else if (trial_.settle(Mat::tr("Copy")))
+      } else if (copies_.empty()) {
+        if (trial_.settle(Mat::tr("Move"))) desk_.noteAgain({Mat::tr("Move"), movedBy(movedBy_)});
+      } else if (trial_.settle(Mat::tr("Copy"))) {
         desk_.select(std::exchange(copies_, {}));
+        desk_.noteAgain({Mat::tr("Copy"), movedBy(movedBy_), true});
+      }
       break;
     case Doing::Gripping:
-      trial_.settle(gripped);
+      if (trial_.settle(gripped)) noteGripped(gripped, p.keys);
       break;
     case Doing::OwnGrip:
       held_->release();
@@ -239,6 +243,21 @@ void SelectTool::release(const Pointer& p) {
       break;
   }
   stop();
+}
+
+/// The same share of the size, or turn, about the same place of another frame.
+void SelectTool::noteGripped(const QString& name, Qt::KeyboardModifiers keys) {
+  const Affine linear = frame_->toSheet.linear(), back = linear.inverse().value_or(Affine{});
+  const Affine inFrame = grip_->turns ? gripped_.linear() : back * gripped_.linear() * linear;
+  const bool aboutPivot = grip_->turns || keys & Qt::AltModifier;
+  const bool frames = !grip_->turns && !(keys & Qt::ShiftModifier);
+  const Pivot opposite{PivotPlace{-grip_->across, -grip_->down}, {}};
+  desk_.noteAgain({name, [&desk = desk_, inFrame, aboutPivot, frames, opposite](const Project& project,
+                                                                                const std::vector<Id>& items) {
+                     return withFrameMap(
+                         project, unlocked(project, items), aboutPivot ? desk.pivot() : opposite, {}, Together::Yes,
+                         [&](const SelectionFrame&) { return inFrame; }, frames ? Frames::Resized : Frames::Scaled);
+                   }});
 }
 
 void SelectTool::stop() {

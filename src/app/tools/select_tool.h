@@ -55,6 +55,7 @@ class SelectTool : public Tool {
   Pointer atRest(const Pointer& pointer);
   /// Off the mat the selection is carried, as from the stack. True while it is.
   bool carry(const Pointer& pointer);
+  void noteGripped(const QString& name, Qt::KeyboardModifiers keys);
   void paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const;
   void paintGhosts(QPainter& painter, const Item& cutout);
   void paintSelection(QPainter& painter, bool moving);
@@ -80,6 +81,7 @@ class SelectTool : public Tool {
   bool wasSelected_ = false;
   bool onPivot_ = false;
   std::optional<Grip> grip_;
+  Affine gripped_;  ///< Of the sheet, by the drag of a grip.
   std::optional<SelectionFrame> frame_;
 };
 

@@ -29,8 +29,6 @@ constexpr const char* words[] = {QT_TRANSLATE_NOOP("Snapper", "sheet"),     QT_T
                                  QT_TRANSLATE_NOOP("Snapper", "same size"), QT_TRANSLATE_NOOP("Snapper", "same angle")};
 static_assert(std::size(words) == static_cast<std::size_t>(SnapKind::count));
 
-QString wordOf(SnapKind kind) { return QCoreApplication::translate("Snapper", words[static_cast<std::size_t>(kind)]); }
-
 bool isMeasured(SnapKind kind) { return kind == SnapKind::Gap || kind == SnapKind::Size; }
 
 void addNodes(const Project& project, Id id, std::vector<Point>& nodes) {
@@ -46,6 +44,8 @@ void addNodes(const Project& project, Id id, std::vector<Point>& nodes) {
 }
 
 }  // namespace
+
+QString wordOf(SnapKind kind) { return QCoreApplication::translate("Snapper", words[static_cast<std::size_t>(kind)]); }
 
 void Snapper::begin(std::vector<Id> without, std::vector<Point> places) {
   end();

@@ -11,6 +11,9 @@
 
 namespace widecut {
 
+/// As it is said to the person.
+QString wordOf(SnapKind kind);
+
 /// Held by a tool. Between begin and end it turns the way of a drag, or a place, into the one where it comes to rest;
 /// Ctrl lets it pass, and cycle() takes the next best reason. The kinds that count are the person's preferences.
 class Snapper {

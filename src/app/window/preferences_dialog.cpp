@@ -3,10 +3,12 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QFormLayout>
+#include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
 
 #include "app/look/theme.h"
+#include "app/tools/snapper.h"
 #include "app/widgets/measure_field.h"
 
 namespace widecut {
@@ -42,6 +44,7 @@ PreferencesDialog::PreferencesDialog(QWidget* window) : QDialog(window) {
   reopens->setChecked(now.reopens);
   connect(reopens, &QCheckBox::toggled, this, [](bool on) { change([&](Preferences& p) { p.reopens = on; }); });
   rows->addRow(tr("at the start"), reopens);
+  addRests(*rows);
   auto* done = new QPushButton(tr("Done"), this);
   done->setObjectName("preferencesDone");
   connect(done, &QPushButton::clicked, this, &QDialog::close);
@@ -52,6 +55,29 @@ void PreferencesDialog::change(const std::function<void(Preferences&)>& how) {
   Preferences wanted = preferences();
   how(wanted);
   PreferencesNow::instance().set(wanted);
+}
+
+void PreferencesDialog::addRests(QFormLayout& rows) {
+  auto* all = new QWidget(this);
+  auto* grid = new QGridLayout(all);
+  grid->setContentsMargins(0, 0, 0, 0);
+  constexpr SnapKind kinds[] = {SnapKind::Sheet,    SnapKind::Bleed,   SnapKind::Margin,  SnapKind::Column,
+                                SnapKind::Fold,     SnapKind::Edge,    SnapKind::Middle,  SnapKind::Node,
+                                SnapKind::Crossing, SnapKind::Outline, SnapKind::Tangent, SnapKind::Gap,
+                                SnapKind::Size,     SnapKind::Angle};
+  constexpr int across = 3;
+  int place = 0;
+  for (const SnapKind kind : kinds) {
+    const auto number = static_cast<std::size_t>(kind);
+    auto* box = new QCheckBox(wordOf(kind), all);
+    box->setObjectName(QString("restsAt%1").arg(number));
+    box->setChecked(preferences().restsAt[number]);
+    connect(box, &QCheckBox::toggled, this,
+            [number](bool on) { change([&](Preferences& p) { p.restsAt[number] = on; }); });
+    grid->addWidget(box, place / across, place % across);
+    ++place;
+  }
+  rows.addRow(tr("drags rest at"), all);
 }
 
 void PreferencesDialog::addUnit(QFormLayout& rows) {

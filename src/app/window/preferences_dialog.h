@@ -16,6 +16,7 @@ class PreferencesDialog : public QDialog {
   explicit PreferencesDialog(QWidget* window);
 
  private:
+  void addRests(QFormLayout& rows);
   void addUnit(QFormLayout& rows);
   void addChoice(QFormLayout& rows, const QString& caption, const char* name, const QStringList& words, int now,
                  const std::function<void(Preferences&, int)>& choose);

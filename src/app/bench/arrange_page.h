@@ -1,0 +1,49 @@
+// A page of the bench: how the selected items can lie.
+#pragma once
+
+#include "app/bench/bench_page.h"
+#include "app/desk/latest_task.h"
+#include "project/edits/arranging.h"
+
+class QHBoxLayout;
+class QLabel;
+class QPushButton;
+
+namespace widecut {
+
+class MeasureField;
+
+/// What brings the selection into line, to equal gaps and to equal sizes, as pictures of these very items afterwards;
+/// gaps by number.
+class ArrangePage : public BenchPage {
+  Q_OBJECT
+ public:
+  ArrangePage(Desk& desk, QWidget* parent);
+  void refresh(bool selection) override;
+
+ private:
+  using Change = std::function<Project(const Project&, const std::vector<Id>&)>;
+  struct Action {
+    QString name, objectName;
+    Change change;
+    QImage picture = {};
+    bool changes = true;
+  };
+  std::vector<Action> actions() const;
+  void addTargets(QHBoxLayout& row);
+  MeasureField* gapField(const QString& name, bool across);
+  void layCards();
+  void lay(const std::vector<Action>& worked);
+  void make(const QString& name, const Change& change);
+
+  Trial trial_{desk_};
+  LatestTask task_;
+  AlignTo to_ = AlignTo::Selection;
+  QLabel* heading_;
+  QPushButton* back_;
+  std::vector<QPushButton*> targets_;
+  QHBoxLayout* cards_;
+  MeasureField *across_, *down_;
+};
+
+}  // namespace widecut

@@ -1,0 +1,18 @@
+// The last change of a selection, to be made once more.
+#pragma once
+
+#include <QString>
+#include <functional>
+
+#include "project/model.h"
+
+namespace widecut {
+
+/// A change as it is made to any items, which are selected while it is worked out.
+struct Again {
+  QString name;
+  std::function<Project(const Project&, const std::vector<Id>&)> change;
+  bool copies = false;  ///< It was made to copies, and is to copies again.
+};
+
+}  // namespace widecut

@@ -1,0 +1,40 @@
+// Edits that bring items into line, to equal gaps and to equal sizes.
+#pragma once
+
+#include <optional>
+#include <span>
+
+#include "project/model.h"
+
+namespace widecut {
+
+/// What of each item is brought into line.
+enum class InLine : unsigned char { Left, Centre, Right, Top, Middle, Bottom };
+inline constexpr InLine allInLine[] = {InLine::Left, InLine::Centre, InLine::Right,
+                                       InLine::Top,  InLine::Middle, InLine::Bottom};
+/// With what.
+enum class AlignTo : unsigned char {
+  Selection,  ///< All of them together.
+  First,      ///< The first of them, which stays.
+  Sheet,
+  Margins
+};
+inline constexpr AlignTo allAlignTo[] = {AlignTo::Selection, AlignTo::First, AlignTo::Sheet, AlignTo::Margins};
+
+/// The box on the sheet that items are aligned to; empty when there is none.
+Box alignBox(const Project& project, std::span<const Id> items, AlignTo to);
+/// The items, those that are locked or inside others of them left out, each moved along one axis so that its box is in
+/// line with the other one: its edges are equal to the last bit where any number is.
+Project withAligned(const Project& project, std::span<const Id> items, InLine align, AlignTo to);
+/// The items with gaps alike, in the order in which they lie: as wide as given, from the first one on, or else as the
+/// room between the outermost two allows, which stay. Nothing happens to fewer than two, or without a gap than three.
+/// Overlaps count as gaps below 0.
+Project withEqualGaps(const Project& project, std::span<const Id> items, bool across,
+                      std::optional<double> gap = std::nullopt);
+/// The gap that all of them have, to a hundredth of a point; nothing when they differ.
+std::optional<double> commonGap(const Project& project, std::span<const Id> items, bool across);
+/// The items as wide, or as high, on the sheet as the first of them, each about its own middle. Those that are turned
+/// are left out.
+Project withEqualSize(const Project& project, std::span<const Id> items, bool width);
+
+}  // namespace widecut
