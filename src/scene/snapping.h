@@ -72,8 +72,8 @@ struct SnapProbe {
   static SnapProbe ofPoint(Point place);
 };
 
-/// All that there is to rest at on a sheet, apart from some items. Building it costs a few milliseconds for 10,000
-/// items; asking it, less than one.
+/// All that there is to rest at on a sheet, apart from some items. Building it for 10,000 items takes some 15
+/// milliseconds; asking it, half of one (docs/benchmarks.md).
 class SnapField {
  public:
   /// Items that are given, and what is inside them, are left out, and so are cutouts that they are parts of.
