@@ -116,7 +116,11 @@ void Desk::doAgain(bool onCopy) {
   Project changed = again.change(from, items);
   selection_ = before;
   const bool made = commit(again.copies ? again.name : tr("Again: %1").arg(again.name), std::move(changed));
-  if (made && items != before) select(items);
+  if (!made || items == before) return;
+  // What went round a pivot goes on round it.
+  const Pivot about = pivot_;
+  select(items);
+  setPivot(about);
 }
 
 void Desk::undo() {
