@@ -87,7 +87,7 @@ bool Arrangement::putFew(std::span<const int> numbers, const Arcs& fresh, const 
 /// Puts a new arc with its nodes where an old one is.
 void Arrangement::putArc(Arc arc, const Nodes& nodes, std::size_t place, std::span<const int> numbers) {
   Arc& old = arcs_.arcs[place];
-  int node[2];
+  int node[2] = {0, 0};
   for (const int which : {0, 1}) {
     const int from = arc.node[endOf(arc, which)], to = old.node[endOf(old, which)];
     nodes_.move(to, nodes.at(from), nodes.sheet(from));
