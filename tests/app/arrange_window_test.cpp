@@ -50,6 +50,8 @@ TEST(ArrangeWindow, CardsShowWhatTheyDoAndDoIt) {
   for (const Id id : {a, b, c}) EXPECT_NEAR(w.boxOf(id).width(), width, 1e-9);
   // One item is brought into line with the sheet.
   w.desk().select({c});
+  EXPECT_FALSE(w.desk().showsArranging()) << "its own page";
+  w.key(Qt::Key_E);
   w.pressShown("alignTo the sheet");
   w.pressShown("arrange Middles across");
   EXPECT_NEAR(w.boxOf(c).centre().x, w.desk().sheet()->width / 2, 1e-9);

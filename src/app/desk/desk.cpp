@@ -196,6 +196,8 @@ void Desk::select(std::vector<Id> items) {
   selection_ = std::move(items);
   chooseNodes({});
   showsNumbers_ = false;
+  // Several go on being arranged; one item shows what it is, until that is asked for.
+  if (selection_.size() < 2) showsArranging_ = false;
   chosenLook_ = 0;
   chosenPhoto_.reset();
   if (pivot_.free) setPivot({pivot_.place, {}});
