@@ -33,6 +33,8 @@ constexpr MatKey matKeys[] = {
     {QT_TRANSLATE_NOOP("KeySheet", "Pick the item below"), "Alt+click"},
     {QT_TRANSLATE_NOOP("KeySheet", "Drag a copy"), "Alt+drag"},
     {QT_TRANSLATE_NOOP("KeySheet", "Keep to one direction, keep regular"), "Shift+drag"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Next reason to rest at, during a drag"), "Tab, Shift+Tab"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Drag without resting anywhere"), "Ctrl+drag"},
     {QT_TRANSLATE_NOOP("KeySheet", "Take all that the marquee touches"), "Alt+marquee"},
     {QT_TRANSLATE_NOOP("KeySheet", "Add, subtract, intersect, exclude while drawing"), "hold U, S, I, X"},
     {QT_TRANSLATE_NOOP("KeySheet", "Lay the shape in the middle of the sheet"), "Enter"},
