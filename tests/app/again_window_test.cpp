@@ -1,30 +1,19 @@
 // The last change made once more, by mouse and keys in the real window.
 #include <gtest/gtest.h>
 
-#include "node_hands.h"
-#include "project/forms/recipe.h"
-#include "project/lookup.h"
-#include "scene/snapping.h"
+#include "place_hands.h"
 
 namespace widecut {
 namespace {
 
-struct AgainHands : NodeHands {
-  Id box(double x, double y, double w, double h) {
-    WindowDriver::key(Qt::Key_4);
-    drag(mm(x, y), mm(x + w, y + h), Qt::ControlModifier);
-    return only()->id;
-  }
-  Box boxOf(Id id) { return boxThrough(*findItem(desk().project(), id), parentToSheet(desk().project(), id)); }
-  std::vector<Id> all() {
-    std::vector<Id> ids;
-    for (const ItemPtr& item : desk().sheet()->items) ids.push_back(item->id);
-    return ids;
-  }
-};
+std::vector<Id> all(PlaceHands& w) {
+  std::vector<Id> ids;
+  for (const ItemPtr& item : w.items()) ids.push_back(item->id);
+  return ids;
+}
 
 TEST(Again, CopiesGoOnAtTheFirstOnesSpacing) {
-  AgainHands w;
+  PlaceHands w;
   const Id first = w.box(30, 30, 20, 20);
   w.actions = 0;
   // A copy is dragged a little further, straight to the side; four more follow it.
@@ -32,7 +21,7 @@ TEST(Again, CopiesGoOnAtTheFirstOnesSpacing) {
   for (int i = 0; i < 4; ++i) w.key(Qt::Key_A);
   w.report("five copies");
   EXPECT_LE(w.actions, 5);
-  const auto ids = w.all();
+  const auto ids = all(w);
   ASSERT_EQ(ids.size(), 6U);
   EXPECT_EQ(ids.front(), first);
   const double step = w.boxOf(ids[1]).low.x - w.boxOf(ids[0]).low.x;
@@ -42,17 +31,17 @@ TEST(Again, CopiesGoOnAtTheFirstOnesSpacing) {
     EXPECT_EQ(w.boxOf(ids[i]).low.y, w.boxOf(ids[0]).low.y);
   }
   w.desk().undo();
-  EXPECT_EQ(w.all().size(), 5U) << "each is one step";
+  EXPECT_EQ(all(w).size(), 5U) << "each is one step";
 }
 
 TEST(Again, TurnsAboutAFreePivotMakeARing) {
-  AgainHands w;
+  PlaceHands w;
   const Id first = w.box(130, 40, 20, 30);
   w.desk().setPivot({PivotPlace{0, 0}, w.mm(140, 105)});
   w.type("turn", "60");
   // Copies from there on.
   for (int i = 0; i < 4; ++i) w.key(Qt::Key_A, Qt::ShiftModifier);
-  const auto ids = w.all();
+  const auto ids = all(w);
   ASSERT_EQ(ids.size(), 5U);
   for (std::size_t i = 0; i < ids.size(); ++i) {
     const ItemPtr item = findItem(w.desk().project(), ids[i]);
@@ -64,7 +53,7 @@ TEST(Again, TurnsAboutAFreePivotMakeARing) {
 }
 
 TEST(Again, MovesSizesColoursAndCornersOfOthers) {
-  AgainHands w;
+  PlaceHands w;
   const Id a = w.box(30, 30, 20, 20), b = w.box(90, 90, 40, 30);
   const Box before = w.boxOf(b), first = w.boxOf(a);
   w.desk().select({a});

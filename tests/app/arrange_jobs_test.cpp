@@ -1,20 +1,14 @@
 // The jobs of exact arranging, by mouse and keys in the real window; how many actions they take is printed.
 #include <gtest/gtest.h>
 
-#include "node_hands.h"
+#include "place_hands.h"
 #include "project/forms/recipe.h"
-#include "project/lookup.h"
 
 namespace widecut {
 namespace {
 
-struct JobHands : NodeHands {
-  const ItemList& items() { return desk().sheet()->items; }
-  Box boxOf(Id id) { return boxThrough(*findItem(desk().project(), id), parentToSheet(desk().project(), id)); }
-};
-
 TEST(ArrangeJobs, J15ALeafFromTwoCirclesBecomesATileCutOutOfASquare) {
-  JobHands w;
+  PlaceHands w;
   const double pixel = 1 / w.mat().zoom();
   w.key(Qt::Key_5);
   w.drag(w.mm(60, 40), w.mm(100, 80), Qt::ShiftModifier);
@@ -65,7 +59,7 @@ TEST(ArrangeJobs, J15ALeafFromTwoCirclesBecomesATileCutOutOfASquare) {
 }
 
 TEST(ArrangeJobs, J26ATileRepeatedAtTheFirstCopysSpacing) {
-  JobHands w;
+  PlaceHands w;
   w.key(Qt::Key_4);
   w.drag(w.mm(30, 60), w.mm(55, 85), Qt::ShiftModifier);
   w.key(Qt::Key_5);

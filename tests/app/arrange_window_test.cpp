@@ -1,24 +1,13 @@
 // Into line, to equal gaps and sizes, on the bench of the real window.
 #include <gtest/gtest.h>
 
-#include "node_hands.h"
-#include "project/lookup.h"
-#include "project/resolve.h"
+#include "place_hands.h"
 
 namespace widecut {
 namespace {
 
-struct ArrangeHands : NodeHands {
-  Id box(double x, double y, double w, double h) {
-    WindowDriver::key(Qt::Key_4);
-    drag(mm(x, y), mm(x + w, y + h), Qt::ControlModifier);
-    return only()->id;
-  }
-  Box boxOf(Id id) { return boxThrough(*findItem(desk().project(), id), parentToSheet(desk().project(), id)); }
-};
-
 TEST(ArrangeWindow, CardsShowWhatTheyDoAndDoIt) {
-  ArrangeHands w;
+  PlaceHands w;
   const Id a = w.box(30, 30, 20, 20), b = w.box(90, 52, 40, 30), c = w.box(64, 120, 15, 12);
   w.key(Qt::Key_A, Qt::ControlModifier);
   w.key(Qt::Key_E);

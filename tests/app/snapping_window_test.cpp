@@ -3,7 +3,7 @@
 
 #include "app/desk/preferences.h"
 #include "app/look/theme.h"
-#include "node_hands.h"
+#include "place_hands.h"
 #include "project/edits/tree.h"
 #include "project/lookup.h"
 #include "scene/snapping.h"
@@ -11,18 +11,7 @@
 namespace widecut {
 namespace {
 
-struct RestHands : NodeHands {
-  Id box(double x, double y, double w, double h) {
-    key(Qt::Key_4);
-    drag(mm(x, y), mm(x + w, y + h), Qt::ControlModifier);
-    return only()->id;
-  }
-  Id disc(double x, double y, double size) {
-    key(Qt::Key_5);
-    drag(mm(x, y), mm(x + size, y + size), Qt::ControlModifier);
-    return only()->id;
-  }
-  Box boxOf(Id id) { return boxThrough(*findItem(desk().project(), id), parentToSheet(desk().project(), id)); }
+struct RestHands : PlaceHands {
   /// True when some amber is painted within a few pixels of a place of the sheet.
   bool isAmberNear(Point onSheet) {
     const QImage shown = mat().grab().toImage();

@@ -23,6 +23,15 @@ Formula mixed(int count) {
   return f;
 }
 
+/// How far a result is off what its formula says, as a share.
+double offBy(const std::vector<Operand>& operands, const Formula& formula, const Outline& result,
+             judge::Random& random) {
+  const auto holds = [&](const std::vector<bool>& c) {
+    return formula.holds([&](int i) { return c[static_cast<std::size_t>(i)]; });
+  };
+  return judge::difference(operands, holds, result, random);
+}
+
 TEST(LiveCut, FollowsAMovedPartAndIsRightEveryTime) {
   judge::Random random(8);
   for (int round = 0; round < 20; ++round) {
@@ -35,13 +44,7 @@ TEST(LiveCut, FollowsAMovedPartAndIsRightEveryTime) {
       part.outline = judge::placed(part.outline, judge::uniform(random, -6, 6), judge::uniform(random, -6, 6));
       const auto result = live.cut(operands, formula);
       ASSERT_TRUE(result);
-      const double off = judge::difference(
-          operands,
-          [&](const std::vector<bool>& c) {
-            return formula.holds([&](int i) { return c[static_cast<std::size_t>(i)]; });
-          },
-          *result, random);
-      ASSERT_LT(off, 1e-6) << round << ' ' << step;
+      ASSERT_LT(offBy(operands, formula, *result, random), 1e-6) << round << ' ' << step;
     }
     EXPECT_GE(live.moves(), 20) << "moves were followed, not made anew";
   }
@@ -73,13 +76,7 @@ TEST(LiveCut, FollowsADraggedNodeAndIsRightEveryTime) {
       dragNode(contour, node, {judge::uniform(random, -reach, reach), judge::uniform(random, -reach, reach)});
       const auto result = live.cut(operands, formula);
       ASSERT_TRUE(result);
-      const double off = judge::difference(
-          operands,
-          [&](const std::vector<bool>& c) {
-            return formula.holds([&](int i) { return c[static_cast<std::size_t>(i)]; });
-          },
-          *result, random);
-      ASSERT_LT(off, 1e-6) << round << ' ' << step;
+      ASSERT_LT(offBy(operands, formula, *result, random), 1e-6) << round << ' ' << step;
     }
     followed += live.moves();
   }
