@@ -115,9 +115,9 @@ class Monkey {
             static_cast<int>(random_() % static_cast<unsigned>(w.mat().height()))};
   }
   Qt::KeyboardModifiers keys() {
-    const Qt::KeyboardModifiers some[] = {Qt::NoModifier, Qt::NoModifier, Qt::NoModifier, Qt::ShiftModifier,
-                                          Qt::AltModifier};
-    return some[random_() % 5];
+    const Qt::KeyboardModifiers some[] = {Qt::NoModifier,    Qt::NoModifier,  Qt::NoModifier,
+                                          Qt::ShiftModifier, Qt::AltModifier, Qt::ControlModifier};
+    return some[random_() % 6];
   }
   /// A drag, during which other buttons and keys may come.
   void drag() {
@@ -181,6 +181,10 @@ class Monkey {
                                      {Qt::Key_BracketLeft, Qt::ControlModifier},
                                      {Qt::Key_PageDown},
                                      {Qt::Key_PageUp},
+                                     {Qt::Key_A},
+                                     {Qt::Key_A, Qt::ShiftModifier},
+                                     {Qt::Key_E},
+                                     {Qt::Key_Y},
                                      {Qt::Key_G},
                                      {Qt::Key_G, Qt::ShiftModifier},
                                      {Qt::Key_K},
@@ -202,7 +206,7 @@ class Monkey {
                                      {Qt::Key_0, Qt::ControlModifier}};
     const Stroke& s = strokes[random_() % std::size(strokes)];
     // A sheet must not grow without end.
-    if (w.sheet().items.size() > 60 && (s.key == Qt::Key_D || s.key == Qt::Key_V)) return;
+    if (w.sheet().items.size() > 60 && (s.key == Qt::Key_D || s.key == Qt::Key_V || s.key == Qt::Key_A)) return;
     if (sheetsOf(w.desk().settled()).size() > 8 && s.held == (Qt::ControlModifier | Qt::ShiftModifier)) return;
     QTest::keyClick(&w.mat(), static_cast<Qt::Key>(s.key), s.held);
   }

@@ -4,6 +4,7 @@
 #include <random>
 #include <string>
 
+#include "project/edits/arranging.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
 #include "project/edits/order.h"
@@ -50,7 +51,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 51.99));
+    const int which = static_cast<int>(number(0, 53.99));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -211,6 +212,12 @@ class EveryEdit {
       }
       case 50:
         return withPathDropped(project, one, 0, fresh);
+      case 51:
+        return withAligned(project, ids, allInLine[random_() % 6], allAlignTo[random_() % 4]);
+      case 52:
+        return number(0, 1) < 0.5 ? withEqualSize(project, ids, number(0, 1) < 0.5)
+                                  : withEqualGaps(project, ids, number(0, 1) < 0.5,
+                                                  number(0, 1) < 0.5 ? std::nullopt : std::optional(number(-20, 40)));
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
