@@ -5,6 +5,7 @@
 
 #include "project/edits/sheets.h"
 #include "project/forms/form.h"
+#include "project/forms/words.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 
@@ -105,7 +106,8 @@ void SnapField::addItem(const ItemPtr& item, const Affine& parent, std::span<con
   const Box box = boxThrough(*item, parent);
   if (box.isEmpty()) return;
   addLines(box);
-  if (!showsChildren(item->form)) placed_.push_back({item, frame, box});
+  // Of words the box counts: nobody lines up with the nodes of letters.
+  if (!showsChildren(item->form) && !wordsOf(*item)) placed_.push_back({item, frame, box});
   turns_.push_back(frame.turnAngle());
 }
 

@@ -6,6 +6,7 @@
 #include "project/edits/places.h"
 #include "project/edits/sheets.h"
 #include "project/edits/tree.h"
+#include "project/forms/words.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "sample.h"
@@ -28,15 +29,15 @@ class Snapping : public testing::Test {
   }
   Id box(double x, double y, double w, double h) {
     const Id id = project.nextId;
-    project = withItemsOnTop(
-        project, sample.sheet,
-        {plainItem(id, "box", fitted(rectangleOutline(1, 1), {{x, y}, {x + w, y + h}}), {})});
+    project = withItemsOnTop(project, sample.sheet,
+                             {plainItem(id, "box", fitted(rectangleOutline(1, 1), {{x, y}, {x + w, y + h}}), {})});
     return id;
   }
   Id disc(double x, double y, double size) {
     const Id id = project.nextId;
-    project = withItemsOnTop(project, sample.sheet,
-                             {plainItem(id, "disc", transformed(ellipseOutline(size, size), Affine::move({x, y})), {})});
+    project =
+        withItemsOnTop(project, sample.sheet,
+                       {plainItem(id, "disc", transformed(ellipseOutline(size, size), Affine::move({x, y})), {})});
     return id;
   }
   SnapField field(std::vector<Id> without = {}, SnapKinds kinds = usualSnapKinds()) {
@@ -170,6 +171,25 @@ TEST_F(Snapping, PartsOfACutoutRestAtItsOtherParts) {
   const auto snaps = field({b}, only({SnapKind::Edge})).at(SnapProbe::ofBox({{92, 121}, {152, 181}}, {}), 4);
   ASSERT_FALSE(snaps.empty());
   EXPECT_EQ(snaps[0].by, (Point{0, -1})) << "its upper edge on the other part's lower one";
+}
+
+TEST_F(Snapping, OfWordsTheBoxCountsAndNotTheirLetters) {
+  Words::Content content;
+  content.text = "mill";
+  Item words = plainItem(project.nextId, "mill", {}, {});
+  words.form = std::make_shared<const Words>(content);
+  words.position = {100, 100};
+  const Id id = words.id;
+  project = withItemsOnTop(project, sample.sheet, {words});
+  const Box box = boxOf(id);
+  ASSERT_GT(box.width(), 10);
+  const Point inside = box.centre() + Point{1.5, 1};
+  for (const Snap& snap :
+       field({}, only({SnapKind::Node, SnapKind::Outline, SnapKind::Crossing})).at(SnapProbe::ofPoint(inside), 5))
+    ADD_FAILURE() << static_cast<int>(snap.reasons[0].kind);
+  const auto edge = field({}, only({SnapKind::Edge})).at(SnapProbe::ofPoint({box.low.x + 1, 200}), 3);
+  ASSERT_FALSE(edge.empty());
+  EXPECT_EQ(edge[0].x->at, box.low.x);
 }
 
 TEST_F(Snapping, NextBestWaysFollow) {

@@ -8,6 +8,7 @@
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
 #include "project/edits/places.h"
+#include "project/forms/words.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -33,7 +34,7 @@ bool isMeasured(SnapKind kind) { return kind == SnapKind::Gap || kind == SnapKin
 
 void addNodes(const Project& project, Id id, std::vector<Point>& nodes) {
   const ItemPtr item = findItem(project, id);
-  if (!item) return;
+  if (!item || wordsOf(*item)) return;
   const Affine frame = frameToSheet(project, id);
   for (const Contour& contour : resolved(*item)->outline.contours) {
     if (nodes.size() > mostNodes) return;
