@@ -61,8 +61,7 @@ bool Arrangement::attempt(std::span<const Operand* const> operands, double relat
   // Ends that are one because nothing lies between them.
   for (std::size_t i = 0; logs_ && i < operands.size(); ++i)
     for (int n = operandStarts_[i].nodes; n < operandStarts_[i + 1].nodes; ++n)
-      if (const int one = nodes_.find(n); one != n)
-        log_.unions.push_back({{n, one}, {{-1, -1}}});
+      if (const int one = nodes_.find(n); one != n) log_.unions.push_back({{n, one}, {{-1, -1}}});
   findEvents(operands.size());
   return finish();
 }

@@ -48,8 +48,8 @@ class Arrangement {
   /// The same, and remembers what was found between which operands, so that moveOperand can follow.
   void buildForMoves(std::span<const Operand* const> operands);
   /// After buildForMoves: one operand is another outline now, usually the same one moved, or with a node moved. Only
-  /// what its changed segments have in common with others is searched anew. False when the map must be built again: the outline has other nodes than before,
-  /// lies far outside the drawing, or a check failed.
+  /// what its changed segments have in common with others is searched anew. False when the map must be built again: the
+  /// outline has other nodes than before, lies far outside the drawing, or a check failed.
   bool moveOperand(std::span<const Operand* const> operands, int moved);
 
   const Frame& frame() const { return frame_; }
@@ -183,7 +183,7 @@ class Arrangement {
   bool logs_ = false;
   PairLog log_;
   std::vector<int> selfContacts_;
-  std::vector<char> changed_;     ///< The arcs of the last move; and, where they are few, their numbers.
+  std::vector<char> changed_;  ///< The arcs of the last move; and, where they are few, their numbers.
   std::vector<std::size_t> few_;
   std::size_t searchedEvents_ = 0;  ///< Events before hot nodes added theirs.
   bool exact_ = false;              ///< All edges are straight and their nodes lie on a grid.

@@ -22,8 +22,8 @@ int endOf(const Arc& arc, int which) { return arc.direction > 0 ? which : 1 - wh
 
 }  // namespace
 
-/// Puts the operand's changed arcs and nodes in the places of the old ones and marks them as changed. False, and nothing
-/// is touched, when they do not fit there, or are too many for this way.
+/// Puts the operand's changed arcs and nodes in the places of the old ones and marks them as changed. False, and
+/// nothing is touched, when they do not fit there, or are too many for this way.
 bool Arrangement::replaceFew(const Operand& operand, int moved) {
   const Start first = operandStarts_[at(moved)], last = operandStarts_[at(moved) + 1];
   std::vector<int> numbers;
