@@ -90,6 +90,9 @@ ShapedRun Font::shaped(std::string_view text, std::size_t from, std::size_t to) 
   const OwnedBy<hb_buffer_t, hb_buffer_destroy> buffer(hb_buffer_create());
   hb_buffer_add_utf8(buffer.get(), text.data(), static_cast<int>(text.size()), static_cast<unsigned>(from),
                      static_cast<int>(to - from));
+  // Asked once: the first time of all is not for several threads at once, and what is guessed asks each time.
+  static const hb_language_t language = hb_language_get_default();
+  hb_buffer_set_language(buffer.get(), language);
   hb_buffer_guess_segment_properties(buffer.get());
   hb_shape(font_.get(), buffer.get(), nullptr, 0);
   unsigned count = 0;
