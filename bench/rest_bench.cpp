@@ -32,7 +32,7 @@ Project strewn(int items) {
 void restsAmong(benchmark::State& state) {
   const Project project = strewn(static_cast<int>(state.range(0)));
   const Id moved[] = {3};
-  const SnapField field(project, *findSheet(project, 2), moved, usualSnapKinds());
+  const SnapField field(project, *findSheet(project, 2), moved, allSnapKinds());
   const Box box = boxThrough(*findItem(project, 3), {});
   double by = 0;
   for (auto _ : state) {
@@ -50,7 +50,7 @@ void beginsAmong(benchmark::State& state) {
   const Project project = strewn(static_cast<int>(state.range(0)));
   const Id moved[] = {3};
   for (auto _ : state) {
-    const SnapField field(project, *findSheet(project, 2), moved, usualSnapKinds());
+    const SnapField field(project, *findSheet(project, 2), moved, allSnapKinds());
     benchmark::DoNotOptimize(field.angleLike(0.1, 0.01));
   }
 }

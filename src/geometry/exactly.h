@@ -6,8 +6,8 @@
 
 namespace widecut {
 
-/// What has to be added to a drag, near to `by`, so that `valueAt(by)` is exactly `wanted`; `by` itself where no number
-/// close to it does that.
+/// What has to be added to a drag, near to `by`, so that `valueAt(by)` is exactly `wanted`; `by` itself where none of
+/// the numbers tried around it does that.
 template <class ValueAt>
 double exactly(double by, double wanted, const ValueAt& valueAt) {
   double best = by;

@@ -1,6 +1,7 @@
 // Finding items, sheets and places by their ids.
 #pragma once
 
+#include <algorithm>
 #include <span>
 #include <unordered_map>
 #include <unordered_set>
@@ -31,6 +32,9 @@ class SheetIndex {
   void add(const ItemList& items, Path& path);
   std::unordered_map<Id, Path> paths_;
 };
+
+/// True when the id is among these.
+inline bool contains(std::span<const Id> ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
 
 /// All sheets in order, over all pieces.
 std::vector<SheetPtr> sheetsOf(const Project& project);

@@ -7,6 +7,7 @@
 #include "project/forms/form.h"
 #include "project/forms/treated.h"
 #include "project/framing.h"
+#include "project/lookup.h"
 #include "project/node_memo.h"
 
 namespace widecut {
@@ -100,6 +101,11 @@ Box boxThrough(const Item& item, const Affine& map) {
   if (map.linear() != Affine{}) return throughMap(item, map);
   const Box box = boxInParent(item);
   return box.isEmpty() ? box : Box{map(box.low), map(box.high)};
+}
+
+Box boxOnSheet(const Project& project, Id id) {
+  const ItemPtr item = findItem(project, id);
+  return item ? boxThrough(*item, parentToSheet(project, id)) : Box{};
 }
 
 std::optional<ShownPhoto> photoIn(const Item& item, const Fill& fill) {

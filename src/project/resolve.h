@@ -35,6 +35,8 @@ Box boxInParent(const Item& item);
 
 /// The box of an item, its lines not counted, through a map from its parent's space: exact where that only shifts.
 Box boxThrough(const Item& item, const Affine& map);
+/// The same on the sheet; empty when there is no such item.
+Box boxOnSheet(const Project& project, Id item);
 
 /// The photo that shows in an item, and where it lies in the item's frame space. For a cutout that shows
 /// a part's photo this is that part's; nothing when no photo shows.

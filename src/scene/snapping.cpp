@@ -15,8 +15,6 @@ namespace {
 double along(Point p, int axis) { return axis == 0 ? p.x : p.y; }
 Point made(int axis, double on, double across) { return axis == 0 ? Point{on, across} : Point{across, on}; }
 
-bool contains(std::span<const Id> ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
-
 /// True when one of the items is somewhere inside this one.
 bool holds(const Item& item, std::span<const Id> ids) {
   const auto& children = childrenOf(item);
@@ -25,13 +23,6 @@ bool holds(const Item& item, std::span<const Id> ids) {
 }
 
 }  // namespace
-
-SnapKinds usualSnapKinds() {
-  SnapKinds kinds;
-  kinds.set();
-  kinds.reset(static_cast<std::size_t>(SnapKind::Grid));
-  return kinds;
-}
 
 SnapProbe SnapProbe::ofBox(const Box& box, std::vector<Point> nodes) {
   const Point middle = box.centre();

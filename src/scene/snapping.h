@@ -18,8 +18,6 @@ enum class SnapKind : unsigned char {
   Margin,    ///< A margin, or the middle between two.
   Column,    ///< A side of a column.
   Fold,      ///< A fold.
-  Guide,     ///< A guide.
-  Grid,      ///< The grid.
   Edge,      ///< The edge of an item's box.
   Middle,    ///< The middle of an item's box.
   Node,      ///< A node of an outline.
@@ -32,8 +30,8 @@ enum class SnapKind : unsigned char {
   count
 };
 using SnapKinds = std::bitset<static_cast<std::size_t>(SnapKind::count)>;
-/// All of them but the grid.
-SnapKinds usualSnapKinds();
+/// All of them.
+inline SnapKinds allSnapKinds() { return SnapKinds().set(); }
 
 /// What a snap rests on, as it is drawn over the sheet.
 struct SnapReason {

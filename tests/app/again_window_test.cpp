@@ -1,7 +1,9 @@
 // The last change made once more, by mouse and keys in the real window.
 #include <gtest/gtest.h>
 
+#include "job_photos.h"
 #include "place_hands.h"
+#include "project/edits/fills.h"
 
 namespace widecut {
 namespace {
@@ -85,6 +87,49 @@ TEST(Again, MovesSizesColoursAndCornersOfOthers) {
   ASSERT_TRUE(treatedOf(*findItem(w.desk().project(), b)));
   EXPECT_EQ(treatmentOf(*findItem(w.desk().project(), b)).all, treatmentOf(*findItem(w.desk().project(), a)).all);
   EXPECT_EQ(w.desk().history().undoName(), "Again: Treat corner");
+}
+
+TEST(Again, PaintAndReframingOfOthers) {
+  PlaceHands w;
+  const Id a = w.box(30, 30, 40, 30), b = w.box(110, 90, 60, 45);
+  const auto style = [&](Id id) { return findItem(w.desk().project(), id)->style; };
+  const auto again = [&] {
+    w.desk().select({b});
+    w.key(Qt::Key_A);
+  };
+  w.desk().select({a});
+  w.press("fillColour");
+  w.press("tone #000000");
+  w.window.findChild<QWidget*>("colourPopover")->close();
+  w.settle();
+  again();
+  EXPECT_EQ(colourOf(*style(b)), (Colour{0, 0, 0}));
+  w.desk().select({a});
+  w.type("outline width", "3");
+  again();
+  ASSERT_TRUE(lineOf(*style(b)));
+  EXPECT_NEAR(lineOf(*style(b))->width, 3, 1e-9);
+  w.desk().select({a});
+  w.type("opacity", "40");
+  again();
+  EXPECT_NEAR(style(b)->opacity, 0.4, 1e-9);
+  // The photos of both, moved alike.
+  const QTemporaryDir folder;
+  const QString photo = redPhoto(folder);
+  for (const Id id : {a, b}) {
+    w.desk().select({id});
+    w.drop(photo, w.boxOf(id).centre());
+    w.desk().commit("larger", withReframing(w.desk().settled(), id, Affine::scale(2, 2).about(w.boxOf(id).centre())));
+  }
+  const auto centre = [&](Id id) { return pictureOf(*style(id))->framing.centre; };
+  const Point before[] = {centre(a), centre(b)};
+  w.desk().select({a});
+  w.key(Qt::Key_R);
+  w.drag(w.boxOf(a).centre(), w.boxOf(a).centre() + w.mm(4, 2));
+  w.key(Qt::Key_Escape);
+  ASSERT_GT(distance(centre(a), before[0]), 1);
+  again();
+  EXPECT_LE(distance(centre(b) - before[1], centre(a) - before[0]), 1e-6);
 }
 
 }  // namespace

@@ -12,7 +12,7 @@ struct PlaceHands : NodeHands {
   Id box(double x, double y, double w, double h) { return drawn(Qt::Key_4, mm(x, y), mm(x + w, y + h)); }
   Id disc(double x, double y, double size) { return drawn(Qt::Key_5, mm(x, y), mm(x + size, y + size)); }
   /// Where an item lies on the sheet.
-  Box boxOf(Id id) { return boxThrough(*findItem(desk().project(), id), parentToSheet(desk().project(), id)); }
+  Box boxOf(Id id) { return boxOnSheet(desk().project(), id); }
   const ItemList& items() { return desk().sheet()->items; }
 
  private:

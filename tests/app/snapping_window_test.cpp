@@ -1,9 +1,13 @@
 // Drags that come to rest, by mouse and keys in the real window.
 #include <gtest/gtest.h>
 
+#include <QCheckBox>
+
 #include "app/desk/preferences.h"
 #include "app/look/theme.h"
+#include "app/window/preferences_dialog.h"
 #include "place_hands.h"
+#include "project/edits/lines.h"
 #include "project/edits/tree.h"
 #include "project/lookup.h"
 #include "scene/snapping.h"
@@ -137,6 +141,70 @@ TEST(SnappingWindow, NodesRestOnOthersAndKindsCanBeSwitchedOff) {
   EXPECT_GT(distance(w.nodeAt(0), corner), 1e-3);
   p.rests = true;
   PreferencesNow::instance().set(p);
+}
+
+TEST(SnappingWindow, LinesThePenAndTheKnifeRestOnNodes) {
+  RestHands w;
+  const Id a = w.box(40, 40, 50, 30), b = w.box(130, 100, 40, 40);
+  w.key(Qt::Key_Escape);
+  const double off = 3 / w.mat().zoom();
+  const Point from = w.boxOf(a).high, to = w.boxOf(b).low;
+  w.key(Qt::Key_7);
+  w.drag(from + Point{off, 0}, to + Point{0, -off});
+  const auto ends = endsOf(*w.only());
+  ASSERT_TRUE(ends);
+  EXPECT_LE(distance(ends->first, from), 1e-9);
+  EXPECT_LE(distance(ends->second, to), 1e-9);
+  // One end goes on to another corner.
+  const Point other{w.boxOf(b).high.x, w.boxOf(b).low.y};
+  w.drag(to, other + Point{off, off});
+  EXPECT_LE(distance(endsOf(*w.only())->second, other), 1e-9);
+  w.desk().select({});
+  w.key(Qt::Key_3);
+  for (const Point p : {w.boxOf(a).low, from, other}) w.click(p + Point{off, -off});
+  w.key(Qt::Key_Return);
+  const NodePaths pen = w.paths();
+  ASSERT_EQ(pen[0].nodes.size(), 3U);
+  const Affine frame = frameToSheet(w.desk().project(), w.only()->id);
+  EXPECT_LE(distance(frame(pen[0].nodes[0].at), w.boxOf(a).low), 1e-9);
+  EXPECT_LE(distance(frame(pen[0].nodes[2].at), other), 1e-9);
+  // A knife from corner to corner parts the box into triangles alike.
+  w.desk().knifeGap = 0;
+  w.desk().select({b});
+  w.key(Qt::Key_0);
+  w.drag(w.boxOf(b).low + Point{-off, off}, w.boxOf(b).high + Point{off, -off});
+  ASSERT_EQ(w.desk().selection().size(), 2U);
+  const auto area = [&](std::size_t i) {
+    return std::abs(signedArea(resolved(*findItem(w.desk().project(), w.desk().selection()[i]))->outline));
+  };
+  EXPECT_NEAR(area(0), area(1), 1e-6);
+}
+
+TEST(SnappingWindow, AKindIsSwitchedOffInThePreferencesAndAllByAKey) {
+  RestHands w;
+  const Preferences usual = preferences();
+  const Id a = w.box(40, 40, 50, 30), b = w.box(130, 95, 33, 21);
+  const double off = 2 / w.mat().zoom();
+  const auto isInLine = [&] {
+    const Point at = w.boxOf(b).centre();
+    w.drag(at, at + Point{w.boxOf(a).low.x + off - w.boxOf(b).low.x, 0});
+    const bool is = w.boxOf(b).low.x == w.boxOf(a).low.x;
+    w.desk().undo();
+    return is;
+  };
+  EXPECT_TRUE(isInLine());
+  w.key(Qt::Key_Y);
+  EXPECT_FALSE(isInLine());
+  w.key(Qt::Key_Y);
+  EXPECT_TRUE(isInLine());
+  PreferencesDialog dialog(nullptr);
+  dialog.setAttribute(Qt::WA_DeleteOnClose, false);
+  dialog.show();
+  auto* edges = dialog.findChild<QCheckBox*>(QString("restsAt%1").arg(static_cast<int>(SnapKind::Edge)));
+  QTest::mouseClick(edges, Qt::LeftButton, {}, QPoint(8, edges->height() / 2));
+  EXPECT_FALSE(preferences().restsAt[static_cast<std::size_t>(SnapKind::Edge)]);
+  EXPECT_FALSE(isInLine());
+  PreferencesNow::instance().set(usual);
 }
 
 TEST(SnappingWindow, TurnsRestAtTheAngleOfAnother) {

@@ -40,7 +40,7 @@ class Snapping : public testing::Test {
                        {plainItem(id, "disc", transformed(ellipseOutline(size, size), Affine::move({x, y})), {})});
     return id;
   }
-  SnapField field(std::vector<Id> without = {}, SnapKinds kinds = usualSnapKinds()) {
+  SnapField field(std::vector<Id> without = {}, SnapKinds kinds = allSnapKinds()) {
     return {project, *findSheet(project, sample.sheet), without, kinds};
   }
   static SnapKinds only(std::initializer_list<SnapKind> kinds) {

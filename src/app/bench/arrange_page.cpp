@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QPushButton>
 
+#include "app/bench/action_card.h"
 #include "app/bench/page_layout.h"
 #include "app/look/theme.h"
 #include "app/widgets/cards.h"
@@ -89,7 +90,7 @@ MeasureField* ArrangePage::gapField(const QString& name, bool across) {
   auto* field = new MeasureField(name, Unit::Millimetre, {}, this);
   field->setObjectName(name);
   field->setFixedWidth(90);
-  const auto with = [across](double gap) -> Change {
+  const auto with = [across](double gap) -> ItemsChange {
     return [across, gap](const Project& p, const std::vector<Id>& ids) { return withEqualGaps(p, ids, across, gap); };
   };
   connect(field, &MeasureField::tried, this,
@@ -99,7 +100,7 @@ MeasureField* ArrangePage::gapField(const QString& name, bool across) {
   return field;
 }
 
-void ArrangePage::make(const QString& name, const Change& change) {
+void ArrangePage::make(const QString& name, const ItemsChange& change) {
   trial_.drop();
   if (desk_.commit(name, change(desk_.settled(), desk_.selection()))) desk_.noteAgain({name, change});
 }
@@ -144,17 +145,13 @@ void ArrangePage::layCards() {
 void ArrangePage::lay(const std::vector<Action>& worked) {
   clearLayout(*cards_);
   for (const Action& action : worked) {
-    auto* card = new Card(action.name, {}, theme::slate, action.picture, this);
-    card->setObjectName("arrange " + action.objectName);
-    card->setEnabled(action.changes);
-    if (!action.changes) card->setToolTip(tr("Changes nothing here"));
-    connect(card, &Card::entered, this,
-            [this, change = action.change] { trial_.show(change(desk_.settled(), desk_.selection())); });
-    connect(card, &Card::left, this, [this] { trial_.drop(); });
-    connect(card, &Card::clicked, this, [this, action] {
+    const auto changed = [this, change = action.change] { return change(desk_.settled(), desk_.selection()); };
+    const auto press = [this, action] {
       make(action.name, action.change);
       emit keysBack();
-    });
+    };
+    auto* card = actionCard(
+        {action.name, "arrange " + action.objectName, changed, press, action.picture, action.changes}, trial_, this);
     cards_->addWidget(card, 0, Qt::AlignTop);
   }
   cards_->addStretch(1);

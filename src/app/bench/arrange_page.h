@@ -22,10 +22,9 @@ class ArrangePage : public BenchPage {
   void refresh(bool selection) override;
 
  private:
-  using Change = std::function<Project(const Project&, const std::vector<Id>&)>;
   struct Action {
     QString name, objectName;
-    Change change;
+    ItemsChange change;
     QImage picture = {};
     bool changes = true;
   };
@@ -34,7 +33,7 @@ class ArrangePage : public BenchPage {
   MeasureField* gapField(const QString& name, bool across);
   void layCards();
   void lay(const std::vector<Action>& worked);
-  void make(const QString& name, const Change& change);
+  void make(const QString& name, const ItemsChange& change);
 
   Trial trial_{desk_};
   LatestTask task_;

@@ -70,7 +70,7 @@ MeasureField* NodeNumbers::field(Number number, const QString& name, Unit unit, 
                                     : number <= Number::Y        ? tr("Move node")
                                                                  : tr("Move handle"));
     if (const auto now = corner(); made && number == Number::CornerSize && now && desk_.chosenNodes().empty())
-      noteAgain(tr("Set corner"), *now);
+      desk_.noteAgain({tr("Set corner"), cornersTreated(*now)});
   });
   connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
   return fields_[static_cast<std::size_t>(number)] = made;
@@ -98,7 +98,7 @@ std::optional<Corner> NodeNumbers::corner() const {
 
 Project NodeNumbers::withCorner(const Corner& corner) const {
   if (!desk_.chosenNodes().empty()) return withCorners(desk_.settled(), desk_.chosenNodes(), corner);
-  return withAllCorners(desk_.settled(), itemsWithCorners(desk_.settled(), desk_.selection()), corner);
+  return cornersTreated(corner)(desk_.settled(), desk_.selection());
 }
 
 void NodeNumbers::takeCorner(CornerKind kind) {
@@ -115,14 +115,9 @@ void NodeNumbers::takeCorner(CornerKind kind) {
   if (kind != CornerKind::Sharp) size_ = size;
   const Corner taken = kind == CornerKind::Sharp ? Corner{} : Corner{kind, size};
   const QString name = kind == CornerKind::Sharp ? tr("Make sharp") : tr("Treat corner");
-  if (desk_.commit(name, withCorner(taken)) && desk_.chosenNodes().empty()) noteAgain(name, taken);
+  if (desk_.commit(name, withCorner(taken)) && desk_.chosenNodes().empty())
+    desk_.noteAgain({name, cornersTreated(taken)});
   refresh();
-}
-
-void NodeNumbers::noteAgain(const QString& name, const Corner& corner) {
-  desk_.noteAgain({name, [corner](const Project& project, const std::vector<Id>& items) {
-                     return withAllCorners(project, itemsWithCorners(project, items), corner);
-                   }});
 }
 
 std::optional<double> NodeNumbers::valueOf(Number number) const {

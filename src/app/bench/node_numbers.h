@@ -27,7 +27,6 @@ class NodeNumbers : public QWidget {
   void tryNumber(Number number, double value);
   Project changed(Number number, double value) const;
   void takeCorner(CornerKind kind);
-  void noteAgain(const QString& name, const Corner& corner);
   std::optional<double> valueOf(Number number) const;
   /// The corner of the chosen nodes, or that of all; nothing when they differ.
   std::optional<Corner> corner() const;

@@ -5,6 +5,7 @@
 #include <QPushButton>
 #include <QSlider>
 
+#include "app/bench/action_card.h"
 #include "app/bench/node_numbers.h"
 #include "app/bench/page_layout.h"
 #include "app/widgets/cards.h"
@@ -216,17 +217,12 @@ void NodesPage::layCards() {
 void NodesPage::lay(const std::vector<Action>& worked) {
   clearLayout(*cards_);
   for (const Action& action : worked) {
-    auto* card = new Card(action.name, {}, theme::slate, action.picture, this);
-    card->setObjectName("do " + action.name);
-    card->setEnabled(action.changes);
-    if (!action.changes) card->setToolTip(tr("Changes nothing here"));
-    connect(card, &Card::entered, this, [this, changed = action.changed] { trial_.show(changed()); });
-    connect(card, &Card::left, this, [this] { trial_.drop(); });
-    connect(card, &Card::clicked, this, [this, action] {
-      trial_.drop();
+    const auto make = [this, action] {
       desk_.commit(action.name, action.changed());
       emit keysBack();
-    });
+    };
+    auto* card = actionCard({action.name, "do " + action.name, action.changed, make, action.picture, action.changes},
+                            trial_, this);
     cards_->addWidget(card, 0, Qt::AlignTop);
   }
 }

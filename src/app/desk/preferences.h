@@ -17,9 +17,9 @@ struct Preferences {
   DecimalSign decimalSign = DecimalSign::Point;  ///< How sums and lengths are written.
   double recoverySeconds = 0.2;                  ///< How long after a change it is kept for recovery; 0.2 … 60.
   Looks looks = Looks::Light;
-  bool reopens = false;                  ///< What was open last time is opened again.
-  bool rests = true;                     ///< Drags come to rest at what lies on the sheet.
-  SnapKinds restsAt = usualSnapKinds();  ///< At what.
+  bool reopens = false;                ///< What was open last time is opened again.
+  bool rests = true;                   ///< Drags come to rest at what lies on the sheet.
+  SnapKinds restsAt = allSnapKinds();  ///< At what.
   bool operator==(const Preferences&) const = default;
 };
 inline constexpr double leastRecoverySeconds = 0.2, mostRecoverySeconds = 60;

@@ -96,6 +96,12 @@ Project withAllCorners(const Project& project, const std::vector<ItemPtr>& items
   return out;
 }
 
+ItemsChange cornersTreated(const Corner& corner) {
+  return [corner](const Project& project, const std::vector<Id>& items) {
+    return withAllCorners(project, itemsWithCorners(project, items), corner);
+  };
+}
+
 std::size_t countOf(const NodesOfItems& nodes) {
   std::size_t n = 0;
   for (const auto& [id, places] : nodes) n += places.size();

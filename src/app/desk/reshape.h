@@ -16,6 +16,9 @@ std::vector<ItemPtr> itemsWithCorners(const Project& project, const std::vector<
 /// All of their corners treated alike.
 Project withAllCorners(const Project& project, const std::vector<ItemPtr>& items, const Corner& corner);
 
+/// The same of any items, to be made again.
+ItemsChange cornersTreated(const Corner& corner);
+
 /// An open end, and where it lies on the sheet.
 struct OpenEnd {
   PathEnd end;

@@ -11,8 +11,6 @@
 namespace widecut {
 namespace {
 
-bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
-
 /// The items that the selection is picked from, back to front.
 std::vector<Id> atHandBeside(const Desk& desk) {
   const ItemPtr whole = desk.parentOfSelection();
@@ -140,7 +138,7 @@ void freeAll(Desk& desk, bool Item::*flag, const QString& name) {
   desk.select(freed);
 }
 
-std::function<Project(const Project&, const std::vector<Id>&)> movedBy(Point by) {
+ItemsChange movedBy(Point by) {
   return [by](const Project& project, const std::vector<Id>& items) {
     return withMapped(project, unlocked(project, items), Affine::move(by));
   };

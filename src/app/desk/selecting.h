@@ -31,7 +31,7 @@ void toggle(Desk& desk, bool Item::*flag, const QString& on, const QString& off)
 void freeAll(Desk& desk, bool Item::*flag, const QString& name);
 
 /// A move of what is not locked, to be made again.
-std::function<Project(const Project&, const std::vector<Id>&)> movedBy(Point by);
+ItemsChange movedBy(Point by);
 /// Moves the selection by a millimetre along a unit step; with Shift by ten, with Ctrl by a tenth.
 void nudge(Desk& desk, Point way, Qt::KeyboardModifiers keys);
 

@@ -54,12 +54,14 @@ QLabel* panelCaption(const QString& text, QWidget* page) {
 }
 
 void tryWith(MeasureField& field, Desk& desk, Trial& trial, const QString& name,
-             const std::function<Project(const Project&, double)>& edit) {
+             const std::function<Project(const Project&, double)>& edit, const AgainOf& againOf) {
   QObject::connect(&field, &MeasureField::tried, &field,
                    [&desk, &trial, edit](double v) { trial.show(edit(desk.settled(), v)); });
-  QObject::connect(&field, &MeasureField::settled, &field, [&desk, name, edit](double v) {
+  QObject::connect(&field, &MeasureField::settled, &field, [&desk, name, edit, againOf](double v) {
+    const ProjectPtr before = desk.history().current();
     if (!desk.commit(name, edit(desk.settled(), v))) return;
-    desk.noteAgain({name, [edit, v](const Project& p, const std::vector<Id>&) { return edit(p, v); }});
+    const ItemsChange same = [edit, v](const Project& p, const std::vector<Id>&) { return edit(p, v); };
+    desk.noteAgain({name, againOf ? againOf(*before, desk.settled(), v) : same});
   });
   QObject::connect(&field, &MeasureField::dropped, &field, [&trial] { trial.drop(); });
 }

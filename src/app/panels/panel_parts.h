@@ -21,10 +21,13 @@ QGridLayout* panelGrid(QWidget* page);
 QLabel* panelHeading(const QString& text, QWidget* page);
 QLabel* panelCaption(const QString& text, QWidget* page);
 
+/// How a change by a number is made again, from what it was before and is after it.
+using AgainOf = std::function<ItemsChange(const Project& before, const Project& after, double value)>;
 /// What is typed into the field is shown while it is typed, made as one step of this name when it is let go, and taken
-/// back by Escape. `edit` gets the settled project.
+/// back by Escape. `edit` gets the settled project. Made again it sets the same number, unless `againOf` says
+/// otherwise.
 void tryWith(MeasureField& field, Desk& desk, Trial& trial, const QString& name,
-             const std::function<Project(const Project&, double)>& edit);
+             const std::function<Project(const Project&, double)>& edit, const AgainOf& againOf = {});
 
 /// What is chosen in place of a colour: nothing means no paint.
 struct ColourChoice {

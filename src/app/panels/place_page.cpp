@@ -71,9 +71,9 @@ Together PlacePage::together() const {
 }
 
 MeasureField* PlacePage::field(const QString& name, Unit unit, const QString& suffix, const QString& editName,
-                               const Edit& edit) {
+                               const Edit& edit, const AgainOf& againOf) {
   auto* made = new MeasureField(name, unit, suffix, this);
-  tryWith(*made, desk_, trial_, editName, edit);
+  tryWith(*made, desk_, trial_, editName, edit, againOf);
   return made;
 }
 
@@ -85,40 +85,32 @@ void PlacePage::makeFields() {
       return withMapped(project, unlocked(project, desk_.selection()), Affine::move(by));
     };
   };
-  x_ = field(tr("x"), Unit::Millimetre, {}, tr("Move"), move(true));
-  y_ = field(tr("y"), Unit::Millimetre, {}, tr("Move"), move(false));
-  // Once more is as far again, not to the same place.
-  for (MeasureField* place : {x_, y_}) {
-    connect(place, &MeasureField::tried, this, [this] { before_ = placingOf(desk_.settled(), desk_.selection()); });
-    connect(place, &MeasureField::settled, this, [this] {
-      if (!before_) return;
-      const Point by = placingOf(desk_.settled(), desk_.selection()).onSheet.low - before_->onSheet.low;
-      before_.reset();
-      desk_.noteAgain({tr("Move"), movedBy(by)});
-    });
-  }
+  // Once more is as far again, not to the same place; and turned as much further.
+  const auto asFar = [this](const Project& before, const Project& after, double) {
+    return movedBy(placingOf(after, desk_.selection()).onSheet.low - placingOf(before, desk_.selection()).onSheet.low);
+  };
+  const auto further = [this](const Project& before, const Project& after, double value) -> ItemsChange {
+    const auto from = placingOf(before, desk_.selection()).turnDeg, to = placingOf(after, desk_.selection()).turnDeg;
+    return [this, by = from && to ? *to - *from : value](const Project& p, const std::vector<Id>& items) {
+      return withFrameMap(p, items, desk_.pivot(), middle, together(),
+                          [&](const SelectionFrame&) { return Affine::turn(radians(by)); });
+    };
+  };
+  x_ = field(tr("x"), Unit::Millimetre, {}, tr("Move"), move(true), asFar);
+  y_ = field(tr("y"), Unit::Millimetre, {}, tr("Move"), move(false), asFar);
   width_ = field(tr("width"), Unit::Millimetre, {}, tr("Resize"),
                  [this](const Project& p, double v) { return sized(p, v, std::nullopt); });
   height_ = field(tr("height"), Unit::Millimetre, {}, tr("Resize"),
                   [this](const Project& p, double v) { return sized(p, std::nullopt, v); });
-  turn_ = field(tr("turn"), Unit::Plain, "°", tr("Turn"), [this](const Project& p, double v) {
-    // Of several items nothing is known to start from: what is typed turns them further.
-    const double from = desk_.selection().size() == 1 ? placingOf(p, desk_.selection()).turnDeg.value_or(0) : 0;
-    return withFrameMap(p, desk_.selection(), desk_.pivot(), middle, together(),
-                        [&](const SelectionFrame&) { return Affine::turn(radians(v - from)); });
-  });
-  // Once more is as much further.
-  connect(turn_, &MeasureField::tried, this, [this] { before_ = placingOf(desk_.settled(), desk_.selection()); });
-  connect(turn_, &MeasureField::settled, this, [this](double v) {
-    if (!before_) return;
-    const auto now = placingOf(desk_.settled(), desk_.selection()).turnDeg;
-    const double by = now && before_->turnDeg ? *now - *before_->turnDeg : v;
-    before_.reset();
-    desk_.noteAgain({tr("Turn"), [this, by](const Project& p, const std::vector<Id>& items) {
-                       return withFrameMap(p, items, desk_.pivot(), middle, together(),
-                                           [&](const SelectionFrame&) { return Affine::turn(radians(by)); });
-                     }});
-  });
+  turn_ = field(
+      tr("turn"), Unit::Plain, "°", tr("Turn"),
+      [this](const Project& p, double v) {
+        // Of several items nothing is known to start from: what is typed turns them further.
+        const double from = desk_.selection().size() == 1 ? placingOf(p, desk_.selection()).turnDeg.value_or(0) : 0;
+        return withFrameMap(p, desk_.selection(), desk_.pivot(), middle, together(),
+                            [&](const SelectionFrame&) { return Affine::turn(radians(v - from)); });
+      },
+      further);
   shear_ = field(tr("shear"), Unit::Plain, "°", tr("Shear"), [this](const Project& p, double v) {
     const double slant = std::tan(radians(std::clamp(v, -mostShearDeg, mostShearDeg)));
     return withFrameMap(p, desk_.selection(), desk_.pivot(), middle, together(),

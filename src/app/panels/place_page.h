@@ -3,7 +3,8 @@
 
 #include <QWidget>
 
-#include "app/panels/placing.h"
+#include "app/mat/placing.h"
+#include "app/panels/panel_parts.h"
 
 class QCheckBox;
 class QGridLayout;
@@ -22,7 +23,8 @@ class PlacePage : public QWidget {
 
  private:
   using Edit = std::function<Project(const Project&, double)>;
-  MeasureField* field(const QString& name, Unit unit, const QString& suffix, const QString& editName, const Edit& edit);
+  MeasureField* field(const QString& name, Unit unit, const QString& suffix, const QString& editName, const Edit& edit,
+                      const AgainOf& againOf = {});
   void makeFields();
   QWidget* buildFlips();
   void flip(double across, double down, const QString& name);
@@ -30,7 +32,6 @@ class PlacePage : public QWidget {
   Together together() const;
 
   Desk& desk_;
-  std::optional<Placing> before_;  ///< A move that is being typed.
   Trial trial_{desk_};
   MeasureField *x_, *y_, *width_, *height_, *turn_, *shear_;
   QToolButton *proportions_, *upright_;

@@ -183,8 +183,7 @@ void DrawTool::typeSize(const QKeyEvent& key) {
 }
 
 bool DrawTool::key(QKeyEvent& event) {
-  if (drawing_ && (event.key() == Qt::Key_Tab || event.key() == Qt::Key_Backtab)) {
-    snapper_.cycle(event.key() == Qt::Key_Tab ? 1 : -1);
+  if (drawing_ && snapper_.takes(event)) {
     drag(asDragged_);
     return true;
   }

@@ -240,9 +240,7 @@ void NodeTool::noteCorner() {
   const ItemPtr item = findItem(desk_.settled(), corner_->item);
   if (!item || !desk_.chosenNodes().empty()) return;
   const Corner all = item->recipe() ? item->recipe()->corners : treatmentOf(*item).all;
-  desk_.noteAgain({Mat::tr("Treat corner"), [all](const Project& project, const std::vector<Id>& items) {
-                     return withAllCorners(project, itemsWithCorners(project, items), all);
-                   }});
+  desk_.noteAgain({Mat::tr("Treat corner"), cornersTreated(all)});
 }
 
 void NodeTool::click(const Pointer& p) {
@@ -320,10 +318,7 @@ bool NodeTool::wants(const QKeyEvent& event) const {
 bool NodeTool::key(QKeyEvent& event) {
   // In the middle of a drag nothing pulls away what is held.
   if (doing_ != Doing::Nothing && event.key() != Qt::Key_Escape) {
-    if (event.key() == Qt::Key_Tab || event.key() == Qt::Key_Backtab) {
-      snapper_.cycle(event.key() == Qt::Key_Tab ? 1 : -1);
-      drag(now_);
-    }
+    if (snapper_.takes(event)) drag(now_);
     return true;
   }
   if (event.matches(QKeySequence::SelectAll)) {

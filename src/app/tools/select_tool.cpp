@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "app/desk/selecting.h"
-#include "app/panels/placing.h"
+#include "app/mat/placing.h"
 #include "app/tools/line_grips.h"
 #include "app/tools/starter_grips.h"
 #include "project/edits/order.h"
@@ -19,8 +19,6 @@ namespace widecut {
 namespace {
 
 constexpr double dragStart = 3;  // pixels before a press becomes a drag
-
-bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
 
 }  // namespace
 
@@ -307,12 +305,12 @@ bool SelectTool::key(QKeyEvent& event) {
     desk_.select(chain.size() > 1 ? std::vector<Id>{chain[chain.size() - 2]->id} : std::vector<Id>{});
     return true;
   }
+  const bool rests = doing_ == Doing::Moving || doing_ == Doing::Gripping || doing_ == Doing::Pivoting;
+  if (rests && snapper_.takes(event)) {
+    drag(now_);
+    return true;
+  }
   if (event.key() == Qt::Key_Tab || event.key() == Qt::Key_Backtab) {
-    if (doing_ == Doing::Moving || doing_ == Doing::Gripping || doing_ == Doing::Pivoting) {
-      snapper_.cycle(event.key() == Qt::Key_Tab ? 1 : -1);
-      drag(now_);
-      return true;
-    }
     selectNext(desk_, event.key() == Qt::Key_Tab ? 1 : -1);
     return true;
   }

@@ -11,12 +11,6 @@
 #include "project/resolve.h"
 
 namespace widecut {
-namespace {
-
-bool contains(const std::vector<Id>& ids, Id id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); }
-
-}  // namespace
-
 void SelectTool::paintGhost(QPainter& painter, const Item& part, Role role, bool hot) const {
   QPen pen(theme::colourOf(role), hot ? 2.4 : 1.3);
   if (role != Role::Add) pen.setDashPattern({5, 3});

@@ -1,6 +1,7 @@
 #include "app/tools/snapper.h"
 
 #include <QCoreApplication>
+#include <QKeyEvent>
 #include <algorithm>
 
 #include "app/desk/preferences.h"
@@ -22,8 +23,7 @@ constexpr double newReason = 12;        // pixels of the pointer after which the
 
 constexpr const char* words[] = {QT_TRANSLATE_NOOP("Snapper", "sheet"),     QT_TRANSLATE_NOOP("Snapper", "bleed"),
                                  QT_TRANSLATE_NOOP("Snapper", "margin"),    QT_TRANSLATE_NOOP("Snapper", "column"),
-                                 QT_TRANSLATE_NOOP("Snapper", "fold"),      QT_TRANSLATE_NOOP("Snapper", "guide"),
-                                 QT_TRANSLATE_NOOP("Snapper", "grid"),      QT_TRANSLATE_NOOP("Snapper", "edge"),
+                                 QT_TRANSLATE_NOOP("Snapper", "fold"),      QT_TRANSLATE_NOOP("Snapper", "edge"),
                                  QT_TRANSLATE_NOOP("Snapper", "middle"),    QT_TRANSLATE_NOOP("Snapper", "node"),
                                  QT_TRANSLATE_NOOP("Snapper", "crossing"),  QT_TRANSLATE_NOOP("Snapper", "outline"),
                                  QT_TRANSLATE_NOOP("Snapper", "tangent"),   QT_TRANSLATE_NOOP("Snapper", "equal gaps"),
@@ -81,14 +81,21 @@ void Snapper::end() {
   places_.clear();
   nodes_.clear();
   field_.reset();
+  fieldOf_ = {};
   chosen_.reset();
   said_.reset();
   turn_ = 0;
 }
 
+bool Snapper::takes(const QKeyEvent& key) {
+  if (key.key() != Qt::Key_Tab && key.key() != Qt::Key_Backtab) return false;
+  turn_ += key.key() == Qt::Key_Tab ? 1 : -1;
+  return true;
+}
+
 const SnapField& Snapper::field() {
-  const std::pair now{desk_.history().current(), desk_.sheet()->id};
-  if (!field_ || fieldOf_ != now) {
+  const FieldOf now{desk_.history().current(), desk_.sheet()->id, preferences().restsAt};
+  if (!field_ || !(fieldOf_ == now)) {
     fieldOf_ = now;
     const auto without = copies_ ? std::span<const Id>{} : std::span<const Id>(items_);
     field_ = std::make_unique<SnapField>(desk_.settled(), *findSheet(desk_.settled(), desk_.sheet()->id), without,
@@ -100,8 +107,7 @@ const SnapField& Snapper::field() {
 
 Box Snapper::boxOfItems(const Project& project) const {
   Box box;
-  for (const Id id : items_)
-    if (const ItemPtr item = findItem(project, id)) box.add(boxThrough(*item, parentToSheet(project, id)));
+  for (const Id id : items_) box.add(boxOnSheet(project, id));
   return box;
 }
 

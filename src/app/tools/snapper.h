@@ -41,7 +41,8 @@ class Snapper {
 
   /// True while something came to rest.
   bool isResting() const { return chosen_.has_value() || angle_; }
-  void cycle(int by) { turn_ += by; }
+  /// True for the keys that take the next reason, or the one before; the drag is to be worked out again then.
+  bool takes(const QKeyEvent& key);
   void paint(QPainter& painter) const;
 
  private:
@@ -55,7 +56,13 @@ class Snapper {
   std::vector<Id> items_;
   std::vector<Point> places_;
   std::unique_ptr<SnapField> field_;
-  std::pair<ProjectPtr, Id> fieldOf_;  ///< The state and the sheet that it was made of.
+  /// What it was made of.
+  struct FieldOf {
+    ProjectPtr state;
+    Id sheet = 0;
+    SnapKinds kinds = {};
+    bool operator==(const FieldOf&) const = default;
+  } fieldOf_;
   Box box_;
   std::vector<Point> nodes_;
   std::optional<Snap> chosen_;

@@ -61,21 +61,14 @@ void PreferencesDialog::addRests(QFormLayout& rows) {
   auto* all = new QWidget(this);
   auto* grid = new QGridLayout(all);
   grid->setContentsMargins(0, 0, 0, 0);
-  constexpr SnapKind kinds[] = {SnapKind::Sheet,    SnapKind::Bleed,   SnapKind::Margin,  SnapKind::Column,
-                                SnapKind::Fold,     SnapKind::Edge,    SnapKind::Middle,  SnapKind::Node,
-                                SnapKind::Crossing, SnapKind::Outline, SnapKind::Tangent, SnapKind::Gap,
-                                SnapKind::Size,     SnapKind::Angle};
   constexpr int across = 3;
-  int place = 0;
-  for (const SnapKind kind : kinds) {
-    const auto number = static_cast<std::size_t>(kind);
-    auto* box = new QCheckBox(wordOf(kind), all);
-    box->setObjectName(QString("restsAt%1").arg(number));
-    box->setChecked(preferences().restsAt[number]);
-    connect(box, &QCheckBox::toggled, this,
-            [number](bool on) { change([&](Preferences& p) { p.restsAt[number] = on; }); });
+  for (std::size_t kind = 0; kind < allSnapKinds().size(); ++kind) {
+    auto* box = new QCheckBox(wordOf(static_cast<SnapKind>(kind)), all);
+    box->setObjectName(QString("restsAt%1").arg(kind));
+    box->setChecked(preferences().restsAt[kind]);
+    connect(box, &QCheckBox::toggled, this, [kind](bool on) { change([&](Preferences& p) { p.restsAt[kind] = on; }); });
+    const int place = static_cast<int>(kind);
     grid->addWidget(box, place / across, place % across);
-    ++place;
   }
   rows.addRow(tr("drags rest at"), all);
 }

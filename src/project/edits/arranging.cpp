@@ -12,11 +12,6 @@
 namespace widecut {
 namespace {
 
-Box boxOnSheet(const Project& project, Id id) {
-  const ItemPtr item = findItem(project, id);
-  return item ? boxThrough(*item, parentToSheet(project, id)) : Box{};
-}
-
 std::vector<Id> movable(const Project& project, std::span<const Id> items) {
   std::vector<Id> out = outermost(project, items);
   std::erase_if(out, [&](Id id) {

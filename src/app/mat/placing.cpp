@@ -1,4 +1,4 @@
-#include "app/panels/placing.h"
+#include "app/mat/placing.h"
 
 #include "project/edits/places.h"
 #include "project/edits/words.h"
@@ -12,8 +12,7 @@ Placing placingOf(const Project& project, const std::vector<Id>& ids) {
   for (const Id id : ids)
     if (const ItemPtr item = findItem(project, id)) {
       const Affine parent = parentToSheet(project, id);
-      p.onSheet.add(parent == Affine{} ? boxInParent(*item)
-                                       : bounds(transformed(resolved(*item)->outline, parent * item->toParent())));
+      p.onSheet.add(boxThrough(*item, parent));
       p.turnDeg = std::remainder(degrees((parent * item->toParent()).turnAngle()), 360.0);
     }
   p.width = p.onSheet.width();
