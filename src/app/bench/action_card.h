@@ -1,6 +1,7 @@
 // Cards of the bench that each do one thing.
 #pragma once
 
+#include <QCoreApplication>
 #include <functional>
 
 #include "app/desk/desk.h"
