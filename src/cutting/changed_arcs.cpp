@@ -8,7 +8,7 @@ namespace {
 
 std::size_t at(int i) { return static_cast<std::size_t>(i); }
 
-/// Up to this many changed segments are searched one by one; beyond, a tree over all of the operand is quicker.
+/// Up to this many changed segments are searched one by one; with more, all of the operand is searched.
 constexpr std::size_t fewSources = 48;
 
 bool isSame(const Source& a, const Source& b) {

@@ -24,7 +24,7 @@ inline constexpr AlignTo allAlignTo[] = {AlignTo::Selection, AlignTo::First, Ali
 /// The box on the sheet that items are aligned to; empty when there is none.
 Box alignBox(const Project& project, std::span<const Id> items, AlignTo to);
 /// The items, those that are locked or inside others of them left out, each moved along one axis so that its box is in
-/// line with the other one: its edges are equal to the last bit where any number is.
+/// line with the other one, to the last bit where `exactly` (geometry/exactly.h) finds a number for it.
 Project withAligned(const Project& project, std::span<const Id> items, InLine align, AlignTo to);
 /// The items with gaps alike, in the order in which they lie: as wide as given, from the first one on, or else as the
 /// room between the outermost two allows, which stay. Nothing happens to fewer than two, or without a gap than three.
