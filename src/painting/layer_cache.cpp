@@ -122,10 +122,10 @@ void LayerCache::place(std::size_t at, const ItemPtr& item) {
   Placed& one = placed_[at];
   one.item = item;
   one.corner.reset();
-  one.layer = item->hidden ? Layer{} : layerOf(item);
+  one.layer = item->isDelivered() ? layerOf(item) : Layer{};
   if (item->dimmed) one.layer.opacity *= dimmedTo;
   boxes_[at] =
-      item->hidden ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
+      !item->isDelivered() ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
 }
 
 void LayerCache::draw(QPainter& painter, const QRect& part) {

@@ -32,12 +32,16 @@ struct Totals {
     if (items > limits::mostItems || nodes > limits::mostNodes) return;
     const auto count = [&](std::size_t& total, std::size_t n) { total = takeAway ? total - n : total + n; };
     count(items, times);
-    for (const Fill& fill : item.style->fills)
-      if (const auto* picture = std::get_if<Picture>(&fill.paint)) {
-        const auto used = media.try_emplace(picture->medium.get(), 0).first;
-        count(used->second, 1);
-        if (used->second == 0) media.erase(used);
-      }
+    const auto countMedia = [&](const Style& style) {
+      for (const Fill& fill : style.fills)
+        if (const auto* picture = std::get_if<Picture>(&fill.paint)) {
+          const auto used = media.try_emplace(picture->medium.get(), 0).first;
+          count(used->second, 1);
+          if (used->second == 0) media.erase(used);
+        }
+    };
+    countMedia(*item.style);
+    for (const StylePtr& own : ownLooks(item.form)) countMedia(*own);
     count(nodes, times * countOfNodes(item.form));
     const std::size_t each = countOfCopies(item.form);
     for (const ItemPtr& child : childrenOf(item)) add(*child, times * each, takeAway);
@@ -78,6 +82,7 @@ class Checker {
       sheets += piece->sheets.size();
       need(piece->name.size() <= limits::mostNameBytes, "a piece's name is too long");
       check(piece->setting);
+      check(piece->guides);
       for (const SheetPtr& sheet : piece->sheets) {
         const auto known = known_.find(sheet->id);
         const SheetPtr before = known == known_.end() ? nullptr : known->second;
@@ -107,15 +112,26 @@ class Checker {
     need(sheet.name.size() <= limits::mostNameBytes, "a sheet's name is too long");
     for (const double fold : sheet.folds)
       need(isWithin(fold, -limits::mostSide, limits::mostSide), "a fold lies within 14400 points");
+    check(sheet.guides);
     const ItemList none, &known = before ? before->items : none;
     eachDifference(sheet.items, known, [&](std::size_t i) { check(*sheet.items[i], 0); });
     for (std::size_t i = known.size(); i < sheet.items.size(); ++i) check(*sheet.items[i], 0);
+  }
+
+  static void check(const std::vector<Guide>& guides) {
+    need(guides.size() <= limits::mostGuides, "a sheet, or a piece, has 1000 guides at most");
+    for (const Guide& guide : guides) {
+      need(isWithin(guide.at, -limits::mostSide, 2 * limits::mostSide), "a guide lies within 28800 points");
+      need(guide.name.size() <= limits::mostNameBytes, "a guide's name is too long");
+    }
   }
 
   static void check(const Setting& s) {
     for (const double length : {s.left, s.top, s.right, s.bottom, s.gutter})
       need(isWithin(length, 0, limits::mostSide), "margins and gutters measure from 0 to 14400 points");
     need(isWithin(s.columns, 1, limits::mostColumns), "a piece has from 1 to 50 columns");
+    need(s.grid == 0 || isWithin(s.grid, limits::leastGrid, limits::mostSide),
+         "a grid's lines are from 0.1 to 14400 points apart");
   }
 
   static void check(const Item& item, int depth) {
@@ -123,15 +139,17 @@ class Checker {
     need(item.name.size() <= limits::mostNameBytes, "an item's name is too long");
     need(isPlace(item.position), quoted(item) + " would lie further than 1000000 points (353 m) away");
     need(isTurn(item.turn), quoted(item) + " is turned too far");
-    checkStyle(item);
+    checkStyle(*item.style, item);
+    const auto looks = ownLooks(item.form);
+    need(looks.size() <= limits::mostCopies, quoted(item) + " would have too many looks of single copies");
+    for (const StylePtr& own : looks) checkStyle(*own, item);
     need(childrenOf(item).size() <= limits::mostParts, "a cutout or a group has 10000 parts at most");
     for (const ItemPtr& child : childrenOf(item)) check(*child, depth + 1);
     const std::string beyond = whatIsBeyond(item.form);
     need(beyond.empty(), quoted(item) + " " + beyond);
   }
 
-  static void checkStyle(const Item& item) {
-    const Style& style = *item.style;
+  static void checkStyle(const Style& style, const Item& item) {
     need(isWithin(style.opacity, 0, 1), "an opacity is from 0 to 100 %");
     need(style.fills.size() <= limits::mostStrips && style.lines.size() <= limits::mostStrips,
          "an item has 100 fills and 100 lines at most");

@@ -28,14 +28,19 @@ bool areSameForms(const Form& a, const Form& b) {
 }
 
 bool areSamePieces(const Piece& a, const Piece& b) {
-  return a.id == b.id && a.name == b.name && a.setting == b.setting && a.extra == b.extra &&
+  return a.id == b.id && a.name == b.name && a.setting == b.setting && a.guides == b.guides && a.extra == b.extra &&
          areSame(a.sheets, b.sheets, [](const Sheet& x, const Sheet& y) { return isSame(x, y); });
+}
+
+void gatherMedia(const Style& style, Media& used) {
+  for (const Fill& fill : style.fills)
+    if (const auto* picture = std::get_if<Picture>(&fill.paint)) used.emplace(picture->medium->hash, picture->medium);
 }
 
 void gatherMedia(const ItemList& items, Media& used) {
   for (const ItemPtr& item : items) {
-    for (const Fill& fill : item->style->fills)
-      if (const auto* picture = std::get_if<Picture>(&fill.paint)) used.emplace(picture->medium->hash, picture->medium);
+    gatherMedia(*item->style, used);
+    for (const StylePtr& own : ownLooks(item->form)) gatherMedia(*own, used);
     gatherMedia(childrenOf(*item), used);
   }
 }
@@ -51,13 +56,13 @@ Style& changeable(Item& item) {
 
 bool isSame(const Item& a, const Item& b) {
   return a.id == b.id && a.name == b.name && a.position == b.position && a.turn == b.turn && a.hidden == b.hidden &&
-         a.locked == b.locked && a.dimmed == b.dimmed && a.extra == b.extra &&
+         a.locked == b.locked && a.dimmed == b.dimmed && a.measures == b.measures && a.extra == b.extra &&
          (a.style == b.style || *a.style == *b.style) && areSameForms(a.form, b.form);
 }
 
 bool isSame(const Sheet& a, const Sheet& b) {
   return a.id == b.id && a.name == b.name && a.width == b.width && a.height == b.height && a.bleed == b.bleed &&
-         a.folds == b.folds && a.paper == b.paper && a.extra == b.extra && areSameItems(a.items, b.items);
+         a.folds == b.folds && a.guides == b.guides && a.paper == b.paper && a.extra == b.extra && areSameItems(a.items, b.items);
 }
 
 bool isSame(const Project& a, const Project& b) {

@@ -41,8 +41,12 @@ struct Item {
   bool hidden = false;
   bool locked = false;  ///< The mouse on the mat passes through it, and what moves or deletes leaves it.
   bool dimmed = false;  ///< Pale on the mat, as something to draw over; delivered as it is.
+  /// A line that says how long it is and at what angle. It shows on the mat alone, and is in no recipe or picture.
+  bool measures = false;
   std::string extra;
 
+  /// Whether it is painted, and counts in recipes, as far as it itself says.
+  bool isDelivered() const { return !hidden && !measures; }
   Affine toParent() const { return Affine::move(position) * Affine::turn(turn); }
   /// The recipe of a cutout; null for all other forms.
   const Recipe* recipe() const {
@@ -54,12 +58,22 @@ struct Item {
 /// The item's style as one of its own, to be changed before the item is handed on.
 Style& changeable(Item& item);
 
+/// A line across a sheet that drags come to rest at. It is not delivered.
+struct Guide {
+  bool upright = true;  ///< Or else level.
+  double at = 0;        ///< Points from the left edge of the sheet, or from the upper one.
+  std::string name = {};
+  bool locked = false;  ///< The mouse passes through it.
+  bool operator==(const Guide&) const = default;
+};
+
 struct Sheet {
   Id id = 0;
   std::string name;
   double width = 842, height = 595;  ///< Points.
   double bleed = 0;                  ///< Points beyond every edge.
   std::vector<double> folds;         ///< x of each upright fold, in points.
+  std::vector<Guide> guides;         ///< Of this sheet alone.
   Colour paper{255, 255, 255, 255};
   ItemList items;  ///< Back to front.
   std::string extra;
@@ -73,6 +87,7 @@ struct Setting {
   double left = 0, top = 0, right = 0, bottom = 0;  ///< Margins.
   int columns = 1;
   double gutter = 0;  ///< Between columns.
+  double grid = 0;    ///< From one line of the grid to the next, from the sheet's upper left corner; 0 for no grid.
   bool operator==(const Setting&) const = default;
 };
 
@@ -81,6 +96,7 @@ struct Piece {
   std::string name;
   std::vector<SheetPtr> sheets;
   Setting setting = {};
+  std::vector<Guide> guides = {};  ///< Of all its sheets.
   std::string extra = {};
 };
 using PiecePtr = std::shared_ptr<const Piece>;

@@ -45,7 +45,7 @@ Box throughMap(const Item& item, const Affine& map) {
     return keepsBoxesUpright(frame) ? frame(shape->box) : bounds(transformed(shape->outline, frame));
   }
   Box box;
-  for (const Affine& copy : copiesOf(item.form))
+  for (const auto& [number, copy] : copiesOf(item.form))
     for (const ItemPtr& child : childrenOf(item))
       if (!child->hidden) box.add(throughMap(*child, frame * copy));
   return box;
@@ -70,6 +70,14 @@ std::shared_ptr<const Resolved> resolved(const Form& form) {
   result->box = bounds(result->outline);
   memo.keep({node}, result);
   return result;
+}
+
+bool isCrowd(const Item& item) {
+  constexpr std::size_t many = 64;
+  if (!showsChildren(item.form)) return false;
+  const auto& children = childrenOf(item);
+  return countOfCopies(item.form) > many ||
+         std::any_of(children.begin(), children.end(), [](const ItemPtr& child) { return isCrowd(*child); });
 }
 
 std::optional<NodePaths> corneredPaths(const Item& item) {

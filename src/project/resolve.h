@@ -20,6 +20,10 @@ struct Resolved {
 std::shared_ptr<const Resolved> resolved(const Form& form);
 inline std::shared_ptr<const Resolved> resolved(const Item& item) { return resolved(item.form); }
 
+/// True for a repeat, or what holds one, of so many copies that working out what they cover together takes too long to
+/// be only looked at: then the box stands for it.
+bool isCrowd(const Item& item);
+
 /// The nodes at whose corners an item can be treated, with what is done to them: its own, and a cutout's, as it is
 /// before. Nothing for others.
 std::optional<NodePaths> corneredPaths(const Item& item);

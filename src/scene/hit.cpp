@@ -21,7 +21,8 @@ std::vector<Point> inCopies(const Item& item, Point inFrame) {
   const auto copies = copiesOf(item.form);
   std::vector<Point> points;
   points.reserve(copies.size());
-  for (const Affine& copy : copies) points.push_back((*copy.inverse())(inFrame));
+  for (const auto& [number, copy] : copies)
+    if (const auto back = copy.inverse()) points.push_back((*back)(inFrame));
   return points;
 }
 
@@ -134,6 +135,7 @@ std::vector<Id> itemsWithin(const Sheet& sheet, const Box& box, Taken taken) {
     const Box own = boxInParent(item);
     if (box.contains(own)) return true;
     if (taken == Taken::Inside || !box.touches(own)) return false;
+    if (isCrowd(item)) return true;
     const Outline outline = transformed(resolved(item)->outline, item.toParent());
     const auto map = PlanarMap::of(std::vector<Operand>{{outline}, {area}});
     return map && !map->where(Formula::chain(2, Role::Intersect)).isEmpty();

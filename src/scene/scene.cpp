@@ -88,9 +88,9 @@ std::shared_ptr<const Content> contentOf(const Item& item) {
   addMarks(item, *content);
   const bool isPainted = !content->under.empty() || !content->over.empty();
   if (isPainted && !showsChildren(item.form)) addRead(item, {}, content->read);
-  for (const Affine& copy : copiesOf(item.form))
-    for (const ItemPtr& child : childrenOf(item)) {
-      if (child->hidden) continue;
+  for (const auto& [number, copy] : copiesOf(item.form))
+    for (const ItemPtr& child : shownIn(item.form, number)) {
+      if (!child->isDelivered()) continue;
       Layer layer = layerOf(child);
       layer.place = copy * layer.place;
       content->box.add(layer.box());
@@ -150,7 +150,7 @@ std::vector<FillOutline> standIn(const FillOutline& picture) {
 Scene sceneOf(const Sheet& sheet, double bleed) {
   Scene scene{sheet.width, sheet.height, sheet.paper, {}, bleed};
   for (const ItemPtr& item : sheet.items) {
-    if (item->hidden) continue;
+    if (!item->isDelivered()) continue;
     Layer layer = layerOf(item);
     if (layer.box().touches(scene.area())) scene.layers.push_back(std::move(layer));
   }

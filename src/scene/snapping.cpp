@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <array>
 
+#include "project/columns.h"
+#include "project/edits/guides.h"
 #include "project/edits/sheets.h"
 #include "project/forms/form.h"
 #include "project/forms/words.h"
@@ -38,7 +40,7 @@ SnapProbe SnapProbe::ofPoint(Point place) {
 SnapField::SnapField(const Project& project, const Sheet& sheet, std::span<const Id> without, SnapKinds kinds)
     : kinds_(kinds) {
   const PiecePtr piece = pieceOf(project, sheet.id);
-  addSheet(sheet, piece ? piece->setting : Setting{});
+  addSheet(project, sheet, piece ? piece->setting : Setting{});
   for (const ItemPtr& item : sheet.items) addItem(item, {}, without);
   for (const int axis : {0, 1}) sortLines(axis);
   for (auto& sizes : sizes_) {
@@ -62,7 +64,9 @@ void SnapField::sortLines(int axis) {
   std::sort(lines_[axis].begin(), lines_[axis].end(), [](const Line& a, const Line& b) { return a.at < b.at; });
 }
 
-void SnapField::addSheet(const Sheet& sheet, const Setting& s) {
+void SnapField::addSheet(const Project& project, const Sheet& sheet, const Setting& s) {
+  sheet_ = sheet.box();
+  if (has(SnapKind::Grid)) grid_ = s.grid;
   const double extents[] = {sheet.width, sheet.height};
   const auto add = [&](int axis, double at, SnapKind kind) {
     if (has(kind)) lines_[axis].push_back({at, 0, extents[1 - axis], kind});
@@ -77,21 +81,25 @@ void SnapField::addSheet(const Sheet& sheet, const Setting& s) {
       for (const double at : {first, (first + last) / 2, last}) add(axis, at, SnapKind::Margin);
   }
   for (const double fold : sheet.folds) add(0, fold, SnapKind::Fold);
-  const double width = (sheet.width - s.left - s.right - s.gutter * (s.columns - 1)) / s.columns;
-  for (int i = 0; i < s.columns && s.columns > 1 && width > 0; ++i)
-    for (const double at : {s.left + i * (width + s.gutter), s.left + i * (width + s.gutter) + width})
-      add(0, at, SnapKind::Column);
+  for (const GuidePlace& place : guidesOn(project, sheet.id)) {
+    const Guide& guide = *findGuide(project, place);
+    add(guide.upright ? 0 : 1, guide.at, SnapKind::Guide);
+  }
+  const auto columns = columnsOf(sheet, s);
+  if (columns.size() < 2) return;
+  for (const Box& column : columns)
+    for (const double at : {column.low.x, column.high.x}) add(0, at, SnapKind::Column);
 }
 
 void SnapField::addItem(const ItemPtr& item, const Affine& parent, std::span<const Id> without) {
-  if (item->hidden || contains(without, item->id)) return;
+  if (item->hidden || contains(without, item->id)) return;  // measuring lines are lines to rest at, too
   const Affine frame = parent * item->toParent();
   const bool isOpen = holds(*item, without);
   if (isOpen || showsChildren(item->form)) {
     constexpr std::size_t mostCopies = 200;
-    const auto copies = showsChildren(item->form) ? copiesOf(item->form) : std::vector<Affine>{Affine{}};
+    const auto copies = showsChildren(item->form) ? copiesOf(item->form) : std::vector<Copy>{Copy{}};
     for (std::size_t i = 0; i < std::min(copies.size(), mostCopies); ++i)
-      for (const ItemPtr& child : childrenOf(*item)) addItem(child, frame * copies[i], without);
+      for (const ItemPtr& child : childrenOf(*item)) addItem(child, frame * copies[i].place, without);
     if (isOpen) return;
   }
   const Box box = boxThrough(*item, parent);
@@ -133,6 +141,21 @@ void SnapField::alongLines(int axis, const SnapProbe& probe, double reach, std::
   }
 }
 
+/// Lines of the grid are not kept: there may be thousands. Whatever lies there as well is a better reason.
+void SnapField::alongGrid(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const {
+  if (!(grid_ > 0)) return;
+  const auto& values = axis == 0 ? probe.xs : probe.ys;
+  const double from = along(sheet_.low, 1 - axis), to = along(sheet_.high, 1 - axis);
+  for (std::size_t n = 0; n < values.size(); ++n) {
+    const double at = std::round(values[n] / grid_) * grid_, by = at - values[n];
+    if (std::abs(by) > reach) continue;
+    const Line line{at, from, to, SnapKind::Grid};
+    Along one{by, {static_cast<int>(n), at}, std::abs(by) + 0.25 * reach, {}, {line}};
+    one.reason.kind = SnapKind::Grid;
+    found.push_back(std::move(one));
+  }
+}
+
 void SnapField::alongSizes(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const {
   if (!probe.opposite || !has(SnapKind::Size)) return;
   const auto& values = axis == 0 ? probe.xs : probe.ys;
@@ -170,6 +193,7 @@ std::vector<Snap> SnapField::at(const SnapProbe& probe, double reach, std::size_
   std::vector<Along> found[2];
   for (const int axis : {0, 1}) {
     alongLines(axis, probe, reach, found[axis]);
+    alongGrid(axis, probe, reach, found[axis]);
     alongGaps(axis, probe, reach, found[axis]);
     alongSizes(axis, probe, reach, found[axis]);
     std::stable_sort(found[axis].begin(), found[axis].end(),

@@ -18,6 +18,8 @@ enum class SnapKind : unsigned char {
   Margin,    ///< A margin, or the middle between two.
   Column,    ///< A side of a column.
   Fold,      ///< A fold.
+  Guide,     ///< A guide of the sheet, or of its piece.
+  Grid,      ///< A line of the grid.
   Edge,      ///< The edge of an item's box.
   Middle,    ///< The middle of an item's box.
   Node,      ///< A node of an outline.
@@ -113,13 +115,14 @@ class SnapField {
     Point way;
   };
 
-  void addSheet(const Sheet& sheet, const Setting& setting);
+  void addSheet(const Project& project, const Sheet& sheet, const Setting& setting);
   void addItem(const ItemPtr& item, const Affine& parent, std::span<const Id> without);
   void addLines(const Box& box);
   void sortLines(int axis);
   bool has(SnapKind kind) const { return kinds_[static_cast<std::size_t>(kind)]; }
   void alongLines(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
   static SnapReason reasonOf(const Along& along, int axis, const Box& box, double across);
+  void alongGrid(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
   void alongGaps(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
   void alongSizes(int axis, const SnapProbe& probe, double reach, std::vector<Along>& found) const;
   std::vector<At> places(const SnapProbe& probe, double reach) const;
@@ -127,6 +130,8 @@ class SnapField {
   const std::vector<Point>& crossings(std::size_t a, std::size_t b) const;
 
   SnapKinds kinds_;
+  double grid_ = 0;  ///< From line to line; 0 for none.
+  Box sheet_;
   std::vector<Line> lines_[2];
   std::vector<double> sizes_[2];
   std::vector<Box> boxes_;  ///< Of items, as gaps count them.

@@ -3,28 +3,16 @@
 #include "geometry/path_data.h"
 #include "project/forms/group.h"
 #include "project/forms/recipe.h"
-#include "project/forms/repeat.h"
 #include "project/forms/treated.h"
 #include "project/forms/words.h"
 #include "project/limits.h"
+#include "storage/repeat_json.h"
 #include "words/text_breaks.h"
 
 namespace widecut {
 namespace {
 
 using nlohmann::json;
-
-json itemsJson(const ItemList& items) {
-  json out = json::array();
-  for (const ItemPtr& item : items) out.push_back(itemJson(*item));
-  return out;
-}
-
-ItemList someItems(Members& m, const std::string& name, ItemReader& reader, int depth) {
-  auto items = reader.items(m, name, depth + 1);
-  if (items.empty()) m.wrong(name, "is empty");
-  return items;
-}
 
 // Outlines.
 
@@ -101,75 +89,6 @@ void write(const Group& group, json& item) {
 Form readGroup(Members m, ItemReader& reader, int depth) {
   auto out = std::make_shared<Group>();
   out->members = someItems(m, "members", reader, depth);
-  out->extra = m.extra();
-  return out;
-}
-
-// Repeats.
-
-json patternJson(const Row& row) {
-  json out{{"count", row.count}, {"step", pointJson(row.step)}};
-  if (row.turnEach != 0) out["turnEachDeg"] = degreesForFile(row.turnEach);
-  return out;
-}
-
-json patternJson(const Grid& grid) {
-  json out{{"columns", grid.columns},
-           {"rows", grid.rows},
-           {"across", pointJson(grid.across)},
-           {"down", pointJson(grid.down)}};
-  if (grid.shift != 0) out["shift"] = grid.shift;
-  return out;
-}
-
-json patternJson(const Ring& ring) {
-  json out{{"count", ring.count}, {"centre", pointJson(ring.centre)}, {"sweepDeg", degreesForFile(ring.sweep)}};
-  if (!ring.turning) out["turning"] = false;
-  return out;
-}
-
-constexpr const char* patternNames[] = {"row", "grid", "ring"};
-
-void write(const Repeat& repeat, json& item) {
-  json out = withExtra(repeat.extra);
-  out["items"] = itemsJson(repeat.items);
-  out[patternNames[repeat.pattern.index()]] = std::visit([](const auto& p) { return patternJson(p); }, repeat.pattern);
-  if (!repeat.leftOut.empty()) out["leftOut"] = repeat.leftOut;
-  item["repeat"] = std::move(out);
-}
-
-Pattern readPattern(Members& repeat) {
-  constexpr int most = static_cast<int>(limits::mostCopies);
-  const auto members = [&](const char* name) { return Members(*repeat.find(name), repeat.placeOf(name)); };
-  if (repeat.find("row")) {
-    Members m = members("row");
-    return Row{m.count("count", 1, most), m.point("step"),
-               radians(m.number("turnEachDeg", -limits::mostTurnDeg, limits::mostTurnDeg, 0))};
-  }
-  if (repeat.find("grid")) {
-    Members m = members("grid");
-    return Grid{m.count("columns", 1, most), m.count("rows", 1, most), m.point("across"), m.point("down"),
-                m.number("shift", -limits::mostShift, limits::mostShift, 0)};
-  }
-  if (repeat.find("ring")) {
-    Members m = members("ring");
-    return Ring{m.count("count", 1, most), m.point("centre"),
-                radians(m.number("sweepDeg", -limits::mostTurnDeg, limits::mostTurnDeg)), m.flag("turning", true)};
-  }
-  repeat.wrong("row", "is missing, and so are grid and ring");
-}
-
-Form readRepeat(Members m, ItemReader& reader, int depth) {
-  auto out = std::make_shared<Repeat>();
-  out->items = someItems(m, "items", reader, depth);
-  out->pattern = readPattern(m);
-  if (m.find("leftOut"))
-    for (const json& number : m.array("leftOut")) {
-      const bool rising = number.is_number_unsigned() && number.get<std::uint64_t>() < countOf(out->pattern) &&
-                          (out->leftOut.empty() || number.get<int>() > out->leftOut.back());
-      if (!rising) m.wrong("leftOut", "is not a rising list of numbers of copies");
-      out->leftOut.push_back(number.get<int>());
-    }
   out->extra = m.extra();
   return out;
 }
@@ -348,6 +267,18 @@ Form readBase(Members& item, ItemReader& reader, int depth) {
 }
 
 }  // namespace
+
+nlohmann::json itemsJson(const ItemList& items) {
+  json out = json::array();
+  for (const ItemPtr& item : items) out.push_back(itemJson(*item));
+  return out;
+}
+
+ItemList someItems(Members& m, const std::string& name, ItemReader& reader, int depth) {
+  auto items = reader.items(m, name, depth + 1);
+  if (items.empty()) m.wrong(name, "is empty");
+  return items;
+}
 
 void writeForm(const Form& form, json& item) {
   std::visit([&](const auto& node) { write(*node, item); }, form);

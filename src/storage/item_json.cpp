@@ -63,6 +63,12 @@ std::string numbered(const std::string& name, std::size_t i) { return name + "["
 
 }  // namespace
 
+void writeStyle(const Style& style, json& object) {
+  for (const Fill& fill : style.fills) object["fills"].push_back(fillJson(fill));
+  for (const Line& line : style.lines) object["lines"].push_back(lineJson(line));
+  if (style.opacity != 1) object["opacity"] = style.opacity;
+}
+
 json itemJson(const Item& item) {
   json out = withExtra(item.extra);
   out["id"] = item.id;
@@ -70,12 +76,11 @@ json itemJson(const Item& item) {
   out["at"] = pointJson(item.position);
   if (item.turn != 0) out["turnDeg"] = degreesForFile(item.turn);
   writeForm(item.form, out);
-  for (const Fill& fill : item.style->fills) out["fills"].push_back(fillJson(fill));
-  for (const Line& line : item.style->lines) out["lines"].push_back(lineJson(line));
-  if (item.style->opacity != 1) out["opacity"] = item.style->opacity;
+  writeStyle(*item.style, out);
   if (item.hidden) out["hidden"] = true;
   if (item.locked) out["locked"] = true;
   if (item.dimmed) out["dimmed"] = true;
+  if (item.measures) out["measures"] = true;
   return out;
 }
 
@@ -93,6 +98,7 @@ ItemPtr ItemReader::item(const json& value, const std::string& place, int depth)
   out->hidden = m.flag("hidden", false);
   out->locked = m.flag("locked", false);
   out->dimmed = m.flag("dimmed", false);
+  out->measures = m.flag("measures", false);
   out->extra = m.extra();
   return out;
 }

@@ -8,6 +8,8 @@
 namespace widecut {
 
 nlohmann::json itemJson(const Item& item);
+/// Adds the fills, lines and opacity to an object.
+void writeStyle(const Style& style, nlohmann::json& object);
 
 /// Reads items with everything inside them.
 class ItemReader {
@@ -21,11 +23,11 @@ class ItemReader {
   ItemList items(Members& members, const std::string& name, int depth);
   /// An id that nothing else has.
   Id freshId(Members& members);
+  /// The fills, lines and opacity of an object.
+  Style style(Members& members);
   Id greatestId() const { return ids_.empty() ? 0 : *ids_.rbegin(); }
 
  private:
-  Style style(Members& members);
-
   const Media& media_;
   std::set<Id> ids_;
 };

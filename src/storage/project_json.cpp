@@ -14,6 +14,15 @@ using nlohmann::json;
 
 std::string asText(const json& value) { return value.dump(1) + "\n"; }
 
+void writeGuides(const std::vector<Guide>& guides, json& owner) {
+  for (const Guide& guide : guides) {
+    json out{{guide.upright ? "x" : "y", guide.at}};
+    if (!guide.name.empty()) out["name"] = guide.name;
+    if (guide.locked) out["locked"] = true;
+    owner["guides"].push_back(std::move(out));
+  }
+}
+
 json sheetJson(const Sheet& sheet) {
   json out = withExtra(sheet.extra);
   out["id"] = sheet.id;
@@ -22,6 +31,7 @@ json sheetJson(const Sheet& sheet) {
   out["height"] = sheet.height;
   if (sheet.bleed != 0) out["bleed"] = sheet.bleed;
   if (!sheet.folds.empty()) out["folds"] = sheet.folds;
+  writeGuides(sheet.guides, out);
   out["paper"] = colourText(sheet.paper);
   out["items"] = json::array();
   for (const ItemPtr& item : sheet.items) out["items"].push_back(itemJson(*item));
@@ -34,6 +44,7 @@ json settingJson(const Setting& setting) {
   out["margins"] = {setting.left, setting.top, setting.right, setting.bottom};
   out["columns"] = setting.columns;
   out["gutter"] = setting.gutter;
+  if (setting.grid != 0) out["grid"] = setting.grid;
   return out;
 }
 
@@ -124,6 +135,7 @@ class ProjectReader {
     auto out = std::make_shared<Piece>();
     out->id = reader_.freshId(m);
     out->name = m.text("name");
+    out->guides = guides(m);
     if (const json* found = m.find("setting")) out->setting = setting(Members(*found, m.placeOf("setting")));
     const json& sheets = m.array("sheets");
     for (std::size_t i = 0; i < sheets.size() && sheetsRead_ < sources_.mostSheets; ++i) {
@@ -132,6 +144,22 @@ class ProjectReader {
       out->sheets.push_back(version_ < 2 ? sheet(Members(sheets[i], place)) : sheetNamed(sheets[i], place));
     }
     out->extra = m.extra();
+    return out;
+  }
+
+  static std::vector<Guide> guides(Members& owner) {
+    std::vector<Guide> out;
+    if (!owner.find("guides")) return out;
+    const json& list = owner.array("guides");
+    for (std::size_t i = 0; i < list.size(); ++i) {
+      Members m(list[i], owner.placeOf(at("guides", i)));
+      Guide guide;
+      guide.upright = m.find("x") != nullptr;
+      guide.at = m.number(guide.upright ? "x" : "y", -limits::mostSide, 2 * limits::mostSide);
+      if (m.find("name")) guide.name = m.text("name");
+      guide.locked = m.flag("locked", false);
+      out.push_back(std::move(guide));
+    }
     return out;
   }
 
@@ -150,6 +178,7 @@ class ProjectReader {
     }
     out.columns = m.count("columns", 1, limits::mostColumns);
     out.gutter = m.number("gutter", 0, limits::mostSide);
+    if (m.find("grid")) out.grid = m.number("grid", limits::leastGrid, limits::mostSide);
     return out;
   }
 
@@ -178,6 +207,7 @@ class ProjectReader {
           m.wrong("folds", "has a wrong number");
         out->folds.push_back(fold.get<double>());
       }
+    out->guides = guides(m);
     out->items = reader_.items(m, "items", 0);
     out->extra = m.extra();
     return out;
@@ -208,6 +238,7 @@ std::string projectText(const Project& project, const Media& media) {
     p["id"] = piece->id;
     p["name"] = piece->name;
     if (piece->setting != Setting{}) p["setting"] = settingJson(piece->setting);
+    writeGuides(piece->guides, p);
     p["sheets"] = json::array();
     for (const SheetPtr& sheet : piece->sheets) p["sheets"].push_back(sheet->id);
     out["pieces"].push_back(std::move(p));

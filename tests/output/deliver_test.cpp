@@ -15,6 +15,7 @@
 #include "media/files.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
+#include "project/edits/repeats.h"
 #include "project/every_edit.h"
 #include "project/limits.h"
 #include "sample.h"

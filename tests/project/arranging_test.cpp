@@ -2,9 +2,15 @@
 
 #include <gtest/gtest.h>
 
+#include "project/edits/guides.h"
+#include "project/edits/sheets.h"
+#include "project/forms/words.h"
+#include "project/limits.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "sample.h"
+#include "scene/gaps.h"
+#include "scene/snapping.h"
 
 namespace widecut {
 namespace {
@@ -78,6 +84,147 @@ TEST_F(Arranging, SizesLikeTheFirstAndLockedOnesStay) {
   });
   EXPECT_EQ(boxOnSheet(withAligned(locked, ids, InLine::Bottom, AlignTo::Sheet), a).high.y, 10);
   EXPECT_EQ(boxOnSheet(withAligned(locked, ids, InLine::Bottom, AlignTo::Sheet), b).high.y, 150);
+}
+
+TEST_F(Arranging, LinesAndColumnsCount) {
+  const Id a = box(10, 20, 30, 12), b = box(60, 40, 20, 20);
+  Project p = withEach(sample.project, std::vector<Id>{b}, [](const Item& item) {
+    Item out = item;
+    setLine(changeable(out), Line{{0, 0, 0}, 4});
+    return out;
+  });
+  const std::vector<Id> ids{a, b};
+  EXPECT_EQ(arrangedBox(p, b, BoxOf::WithLines).low.x, 58);
+  const Project left = withAligned(p, ids, InLine::Left, AlignTo::First, BoxOf::WithLines);
+  EXPECT_NEAR(boxOnSheet(left, b).low.x, 12, 1e-12) << "its line begins where the other one does";
+  EXPECT_NEAR(*commonGap(withEqualGaps(p, ids, true, 5, BoxOf::WithLines), ids, true), 7, 1e-9);
+  Piece piece = *p.pieces.front();
+  piece.setting = {.left = 10, .right = 10, .columns = 3, .gutter = 15};
+  p.pieces = {std::make_shared<const Piece>(piece)};
+  // Columns of 50: at 10, 75 and 140.
+  const Project columns = withAligned(p, ids, InLine::Left, AlignTo::Column);
+  EXPECT_EQ(boxOnSheet(columns, a).low.x, 10);
+  EXPECT_EQ(boxOnSheet(columns, b).low.x, 75);
+}
+
+TEST_F(Arranging, WordsStandOnOneLineWithOthers) {
+  Words::Content content;
+  content.text = "Skarrow";
+  content.style.size = 24;
+  Item item;
+  item.name = "words";
+  item.position = {20, 60};
+  item.form = wordsForm(content);
+  sample.project = withItemsOnTop(sample.project, sample.sheet, {item});
+  const Id words = sample.project.nextId - 1, a = box(90, 20, 10, 50);
+  const std::vector<Id> ids{words, a};
+  const Project p = withAligned(sample.project, ids, InLine::Baseline, AlignTo::Selection);
+  const ItemPtr now = findItem(p, words);
+  const double line = now->toParent()(wordsOf(*now)->set().lines.front().start).y;
+  EXPECT_NEAR(line, boxOnSheet(p, a).high.y, 1e-9);
+  EXPECT_GT(boxOnSheet(sample.project, words).high.y, boxOnSheet(sample.project, words).low.y);
+}
+
+TEST_F(Arranging, ARoughArrangementIsMadeNeat) {
+  // Three by two, each off by a little.
+  std::vector<Id> ids;
+  for (int y = 0; y < 2; ++y)
+    for (int x = 0; x < 3; ++x)
+      ids.push_back(box(20 + 50 * x + (x * 7 + y * 3) % 4, 20 + 60 * y + (x * 5 + y) % 3, 30, 40));
+  const Project neat = neatened(sample.project, ids);
+  for (std::size_t i = 0; i < 6; ++i) {
+    EXPECT_EQ(boxOnSheet(neat, ids[i]).low.y, boxOnSheet(neat, ids[i / 3 * 3]).low.y) << i;
+    EXPECT_EQ(boxOnSheet(neat, ids[i]).low.x, boxOnSheet(neat, ids[i % 3]).low.x) << i;
+    EXPECT_LT(distance(boxOnSheet(neat, ids[i]).low, boxOnSheet(sample.project, ids[i]).low), 6);
+  }
+  EXPECT_TRUE(commonGap(neat, std::vector<Id>{ids[0], ids[1], ids[2]}, true));
+  EXPECT_TRUE(isSame(neatened(neat, ids), neat)) << "what is neat stays";
+  // A row of different sizes stands on one line, or hangs from one, with gaps alike.
+  const std::vector<Id> row{box(10, 101, 20, 20), box(45, 99, 30, 22), box(90, 100.5, 10, 20.5)};
+  const Project even = neatened(sample.project, row);
+  EXPECT_TRUE(commonGap(even, row, true));
+}
+
+TEST_F(Arranging, ItemsAtMarginsGoAlong) {
+  Piece piece = *sample.project.pieces.front();
+  piece.setting = {.left = 10, .top = 10, .right = 10, .bottom = 10};
+  sample.project.pieces = {std::make_shared<const Piece>(piece)};
+  const Id left = box(10, 30, 20, 20), wide = box(10, 60, 180, 20), inside = box(50, 90, 20, 20);
+  PieceForm form = formOf(piece);
+  form.setting.left = 25;
+  form.setting.right = 20;
+  const Project moved = withItemsAtMargins(withPieceForm(sample.project, 1, form, Kept::WhereTheyAre), 1, piece.setting);
+  EXPECT_NEAR(boxOnSheet(moved, left).low.x, 25, 1e-12);
+  EXPECT_NEAR(boxOnSheet(moved, left).width(), 20, 1e-12);
+  EXPECT_NEAR(boxOnSheet(moved, wide).low.x, 25, 1e-12);
+  EXPECT_NEAR(boxOnSheet(moved, wide).high.x, 180, 1e-12);
+  EXPECT_EQ(boxOnSheet(moved, inside), boxOnSheet(sample.project, inside));
+}
+
+TEST_F(Arranging, FillAndOutlineChangePlaces) {
+  const Id a = box(10, 20, 30, 12);
+  const std::vector<Id> ids{a};
+  const Colour before = *colourOf(*findItem(sample.project, a)->style);
+  const Project lined = withPaintSwapped(sample.project, ids, 3);
+  EXPECT_FALSE(colourOf(*findItem(lined, a)->style));
+  EXPECT_EQ(lineOf(*findItem(lined, a)->style)->colour, before);
+  EXPECT_EQ(lineOf(*findItem(lined, a)->style)->width, 3);
+  EXPECT_TRUE(isSame(withPaintSwapped(lined, ids, 9), sample.project)) << "and back";
+}
+
+TEST_F(Arranging, GapsRoundItemsToTheNextOnes) {
+  const Id a = box(100, 110, 20, 20), right = box(150, 100, 20, 40);
+  box(180, 110, 5, 5);
+  const auto gaps = gapsAround(sample.project, *findSheet(sample.project, sample.sheet), std::vector<Id>{a});
+  ASSERT_EQ(gaps.size(), 4U);
+  const auto gapAt = [&](bool across, bool before) {
+    return *std::find_if(gaps.begin(), gaps.end(), [&](const Gap& g) { return g.across == across && g.before == before; });
+  };
+  EXPECT_EQ(gapAt(true, false).neighbour, right);
+  EXPECT_EQ(gapAt(true, false).length, 30);
+  EXPECT_EQ(gapAt(true, true).neighbour, 0U) << "the sheet";
+  EXPECT_EQ(gapAt(true, true).length, 100);
+  EXPECT_EQ(gapAt(false, false).length, 20);
+  EXPECT_EQ(wayTo(gapAt(true, false), 12), (Point{18, 0}));
+  EXPECT_EQ(wayTo(gapAt(true, true), 12), (Point{-88, 0}));
+}
+
+TEST_F(Arranging, GuidesAreOfASheetOrAPiece) {
+  const Id piece = sample.project.pieces.front()->id;
+  Project p = withGuide(sample.project, sample.sheet, {true, 40});
+  p = withGuide(p, sample.sheet, {true, 40});
+  p = withGuide(p, piece, {false, 25, "head"});
+  ASSERT_EQ(guidesOn(p, sample.sheet).size(), 2U) << "one in the same place is no other";
+  EXPECT_EQ(findGuide(p, {piece, 0})->name, "head");
+  p = withGuideOf(p, {sample.sheet, 0}, piece);
+  EXPECT_TRUE(guidesOf(p, sample.sheet).empty());
+  EXPECT_EQ(guidesOf(p, piece).size(), 2U);
+  p = withoutGuide(p, {piece, 0});
+  EXPECT_EQ(guidesOf(p, piece).front().at, 40);
+  const Id a = box(10, 20, 30, 12);
+  EXPECT_EQ(guidesOf(withGuidesAround(sample.project, std::vector<Id>{a}), sample.sheet).size(), 4U);
+  EXPECT_TRUE(beyondLimits(withGuide(p, piece, {true, std::nan("")}), nullptr));
+}
+
+TEST_F(Arranging, DragsRestAtGuidesAndGrid) {
+  Project p = withGuide(sample.project, sample.sheet, {true, 163.25});
+  Piece piece = *p.pieces.front();
+  piece.setting.grid = 7.5;
+  p.pieces = {std::make_shared<const Piece>(piece)};
+  const auto at = [&](SnapKind kind, Point place) {
+    SnapKinds kinds;
+    kinds.set(static_cast<std::size_t>(kind));
+    const SnapField field(p, *findSheet(p, sample.sheet), {}, kinds);
+    return field.at(SnapProbe::ofPoint(place), 3);
+  };
+  const auto guide = at(SnapKind::Guide, {162, 50});
+  ASSERT_FALSE(guide.empty());
+  EXPECT_EQ(guide[0].x->at, 163.25);
+  EXPECT_FALSE(guide[0].y);
+  const auto grid = at(SnapKind::Grid, {162, 51});
+  ASSERT_FALSE(grid.empty());
+  EXPECT_NEAR(grid[0].by.y, 1.5, 1e-12);
+  EXPECT_NEAR(grid[0].by.x, 3, 1e-12);
 }
 
 }  // namespace

@@ -6,10 +6,13 @@
 
 #include "project/edits/arranging.h"
 #include "project/edits/cutouts.h"
+#include "project/edits/fills.h"
 #include "project/edits/groups.h"
+#include "project/edits/guides.h"
 #include "project/edits/order.h"
 #include "project/edits/pieces.h"
 #include "project/edits/places.h"
+#include "project/edits/repeats.h"
 #include "project/edits/reshaping.h"
 #include "project/edits/sheets.h"
 #include "project/edits/starters.h"
@@ -51,7 +54,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 53.99));
+    const int which = static_cast<int>(number(0, 58.99));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -111,7 +114,7 @@ class EveryEdit {
       case 24:
         return ids.size() > 4 ? project : repeated(project, ids, anyPattern(), fresh);
       case 25:
-        return withLeftOut(one);
+        return withCopyChanged(one);
       case 26:
         return withStrips(ids);
       case 27:
@@ -213,11 +216,26 @@ class EveryEdit {
       case 50:
         return withPathDropped(project, one, 0, fresh);
       case 51:
-        return withAligned(project, ids, allInLine[random_() % 6], allAlignTo[random_() % 4]);
+        return withAligned(project, ids, anyInLine(), anyAlignTo(), anyBoxOf());
       case 52:
         return number(0, 1) < 0.5 ? withEqualSize(project, ids, number(0, 1) < 0.5)
                                   : withEqualGaps(project, ids, number(0, 1) < 0.5,
                                                   number(0, 1) < 0.5 ? std::nullopt : std::optional(number(-20, 40)));
+      case 53:
+        return neatened(project, ids);
+      case 54:
+        return withPaintSwapped(project, ids, number(0.1, 5));
+      case 55: {
+        const GuidePlace guide{anyOwner(), random_() % 3};
+        if (number(0, 1) < 0.5) return withGuide(project, guide.owner, anyGuide());
+        if (number(0, 1) < 0.3) return withGuidesAround(project, ids);
+        if (number(0, 1) < 0.3) return withGuideOf(project, guide, anyOwner());
+        return number(0, 1) < 0.5 ? withoutGuide(project, guide) : withGuideSet(project, guide, anyGuide());
+      }
+      case 56:
+        return ids.size() > 4 ? project : repeatedAlong(project, ids, anyLine(), fresh);
+      case 57:
+        return number(0, 1) < 0.5 ? withCopiesFreed(project, one, made) : withPattern(project, one, anyPattern());
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
@@ -292,28 +310,49 @@ class EveryEdit {
   int count() { return static_cast<int>(number(1, 4.99)); }
   Pattern anyPattern() {
     const Point step{number(-50, 50), number(-50, 50)}, other{number(-50, 50), number(-50, 50)};
-    switch (random_() % 3) {
+    const Each each = number(0, 1) < 0.5 ? Each{} : Each{number(-1, 1), number(-0.3, 0.5)};
+    switch (random_() % 5) {
       case 0:
-        return Row{count(), step, number(0, 1) < 0.5 ? 0 : number(-1, 1)};
+        return Row{count(), step, each};
       case 1:
         return Grid{count(), count(), step, other, number(-0.5, 0.5)};
+      case 2:
+        return Ring{count(), step, number(-7, 7), number(0, 1) < 0.5, each};
+      case 3:
+        return Mirrored{count(), step, number(-7, 7)};
       default:
-        return Ring{count(), step, number(-7, 7), number(0, 1) < 0.5};
+        return Trail{anyLine(), count(), number(0, 1) < 0.5 ? 0 : number(20, 60), number(0, 1) < 0.5, each};
     }
   }
-  /// A repeat with some of its copies left out.
-  Project withLeftOut(Id id) {
-    return withItem(project, id, [&](const Item& before) {
-      const auto* repeat = std::get_if<std::shared_ptr<const Repeat>>(&before.form);
-      if (!repeat) return before;
-      Repeat changed = **repeat;
-      changed.leftOut.clear();
-      for (int i = 0; i < static_cast<int>(countOf(changed.pattern)); ++i)
-        if (number(0, 1) < 0.3) changed.leftOut.push_back(i);
-      Item after = before;
-      after.form = std::make_shared<const Repeat>(std::move(changed));
-      return after;
-    });
+  Contour anyLine() {
+    Contour line{{}, {}, number(0, 1) < 0.5};
+    for (int i = count(); i > 0; --i) {
+      const auto place = [&] { return Point{number(-50, 50), number(-50, 50)}; };
+      line.segments.push_back(number(0, 1) < 0.5 ? Segment::line(place()) : Segment::cubic(place(), place(), place()));
+    }
+    return line;
+  }
+  Guide anyGuide() { return {number(0, 1) < 0.5, number(-20, 200), number(0, 1) < 0.3 ? "fold line" : ""}; }
+  Id anyOwner() { return number(0, 1) < 0.5 ? sample_.sheet : project.pieces.front()->id; }
+  InLine anyInLine() { return allInLine[random_() % std::size(allInLine)]; }
+  AlignTo anyAlignTo() { return allAlignTo[random_() % std::size(allAlignTo)]; }
+  BoxOf anyBoxOf() { return number(0, 1) < 0.5 ? BoxOf::Outline : BoxOf::WithLines; }
+  /// One of its copies otherwise than the others, or not there at all.
+  Project withCopyChanged(Id id) {
+    const ItemPtr item = findItem(project, id);
+    const Repeat* repeat = item ? repeatOf(*item) : nullptr;
+    if (!repeat) return project;
+    const int copy = static_cast<int>(random_() % std::min<std::size_t>(20, countOfCopies(*repeat)));
+    switch (random_() % 5) {
+      case 0:
+        return withOwnLook(project, id, copy, repeat->items[0]->id, *lookOf(*findItem(project, anyItem())));
+      case 1:
+        return withoutOwnLook(project, id, copy);
+      case 2:
+        return withLookForAll(project, id, copy);
+      default:
+        return widecut::withLeftOut(project, id, copy, number(0, 1) < 0.7);
+    }
   }
   /// Several fills and lines, and, for what has something inside it, the picture of that.
   Project withStrips(const std::vector<Id>& ids) {

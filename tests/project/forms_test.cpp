@@ -22,7 +22,7 @@ struct FormsTest : testing::Test, Sample {
     const ItemPtr whole = findItem(p, repeat);
     Project out = withoutItems(p, std::vector<Id>{repeat});
     std::vector<Item> items;
-    for (const Affine& copy : copiesOf(whole->form))
+    for (const auto& [number, copy] : copiesOf(whole->form))
       for (const ItemPtr& child : childrenOf(*whole)) {
         items.push_back(mapped(*child, whole->toParent() * copy));
         items.back().id = out.nextId++;
@@ -85,7 +85,7 @@ TEST_F(FormsTest, APictureLiesBehindAllMembers) {
 }
 
 TEST_F(FormsTest, ARepeatIsItsCopies) {
-  const Pattern patterns[] = {Row{4, {30, 10}, 0.2}, Grid{3, 2, {35, 0}, {5, 40}, 0.5}, Ring{5, {0, 60}, 2 * pi, true},
+  const Pattern patterns[] = {Row{4, {30, 10}, {0.2}}, Grid{3, 2, {35, 0}, {5, 40}, 0.5}, Ring{5, {0, 60}, 2 * pi, true},
                               Ring{4, {20, 60}, pi, false}};
   const Id bar = add("bar", fitted(rectangleOutline(1, 1), {{-50, 60}, {300, 75}}), {1, 2, 3});
   std::mt19937 random(3);
@@ -125,7 +125,7 @@ TEST_F(FormsTest, ARepeatIsItsCopies) {
 }
 
 TEST_F(FormsTest, LeftOutCopiesAreNotShown) {
-  Project p = repeated(project, std::vector<Id>{disc}, Row{3, {40, 0}, 0}, made);
+  Project p = repeated(project, std::vector<Id>{disc}, Row{3, {40, 0}}, made);
   p = withItem(p, made, [](const Item& before) {
     Item after = before;
     Repeat repeat = *std::get<std::shared_ptr<const Repeat>>(before.form);
@@ -165,10 +165,10 @@ TEST_F(FormsTest, ItemsThatLookAlikeShareTheirContent) {
 TEST_F(FormsTest, CopiesCountAmongTheLimits) {
   Project p = repeated(project, std::vector<Id>{disc}, Grid{100, 100, {1, 0}, {0, 1}, 0}, made);
   EXPECT_FALSE(beyondLimits(p, nullptr));
-  p = repeated(p, std::vector<Id>{made}, Row{11, {1, 1}, 0}, made);
+  p = repeated(p, std::vector<Id>{made}, Row{11, {1, 1}}, made);
   EXPECT_TRUE(beyondLimits(p, nullptr)) << "110 thousand discs";
-  EXPECT_TRUE(beyondLimits(repeated(project, both, Row{10'001, {0, 0}, 0}, made), nullptr));
-  EXPECT_TRUE(beyondLimits(repeated(project, both, Row{0, {0, 0}, 0}, made), nullptr));
+  EXPECT_TRUE(beyondLimits(repeated(project, both, Row{10'001, {0, 0}}, made), nullptr));
+  EXPECT_TRUE(beyondLimits(repeated(project, both, Row{0, {0, 0}}, made), nullptr));
   EXPECT_TRUE(beyondLimits(repeated(project, both, Ring{3, {std::nan(""), 0}, 1, true}, made), nullptr));
 }
 

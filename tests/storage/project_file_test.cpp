@@ -17,6 +17,7 @@
 #include "media/photo.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
+#include "project/edits/repeats.h"
 #include "project/every_edit.h"
 #include "project/forms/recipe.h"
 #include "project/forms/words.h"
@@ -156,7 +157,7 @@ TEST(ProjectFile, AbsurdSizesInTheZipAreRefused) {
 TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
   Sample s;
   Id made = 0;
-  s.project = repeated(s.project, std::vector<Id>{s.disc}, Row{3, {40, 0}, 0}, made);
+  s.project = repeated(s.project, std::vector<Id>{s.disc}, Row{3, {40, 0}}, made);
   s.project = withItemsOnTop(s.project, s.sheet,
                              {starterItem(0, "piece", *starterKind("puzzle piece"), {}, {{0, 0}, {53, 40}}, {})});
   const ProjectTexts good = projectTexts(s.project);

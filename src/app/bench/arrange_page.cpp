@@ -23,10 +23,14 @@ constexpr std::size_t atOnce = 30;  // items up to which the pictures are there 
 constexpr const char* alignWords[] = {
     QT_TRANSLATE_NOOP("ArrangePage", "Left edges"),   QT_TRANSLATE_NOOP("ArrangePage", "Middles across"),
     QT_TRANSLATE_NOOP("ArrangePage", "Right edges"),  QT_TRANSLATE_NOOP("ArrangePage", "Upper edges"),
-    QT_TRANSLATE_NOOP("ArrangePage", "Middles down"), QT_TRANSLATE_NOOP("ArrangePage", "Lower edges")};
+    QT_TRANSLATE_NOOP("ArrangePage", "Middles down"), QT_TRANSLATE_NOOP("ArrangePage", "Lower edges"),
+    QT_TRANSLATE_NOOP("ArrangePage", "Base lines")};
+static_assert(std::size(alignWords) == std::size(allInLine));
 constexpr const char* targetWords[] = {
     QT_TRANSLATE_NOOP("ArrangePage", "one another"), QT_TRANSLATE_NOOP("ArrangePage", "the first selected"),
-    QT_TRANSLATE_NOOP("ArrangePage", "the sheet"), QT_TRANSLATE_NOOP("ArrangePage", "the margins")};
+    QT_TRANSLATE_NOOP("ArrangePage", "the sheet"), QT_TRANSLATE_NOOP("ArrangePage", "the margins"),
+    QT_TRANSLATE_NOOP("ArrangePage", "the nearest column")};
+static_assert(std::size(targetWords) == std::size(allAlignTo));
 
 /// Round all that is moved and what it is moved to, so that pictures can be compared.
 Box around(const Project& project, const std::vector<Id>& ids, AlignTo to) {
@@ -47,6 +51,16 @@ ArrangePage::ArrangePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   heading_ = pageHeading({}, *this);
   top->addWidget(heading_);
   addTargets(*top);
+  lines_ = new QPushButton(tr("with lines"), this);
+  lines_->setObjectName("alignWithLines");
+  lines_->setToolTip(tr("The lines drawn round items count, and not their outlines alone"));
+  lines_->setCheckable(true);
+  connect(lines_, &QPushButton::clicked, this, [this](bool on) {
+    of_ = on ? BoxOf::WithLines : BoxOf::Outline;
+    refresh(true);
+  });
+  top->addSpacing(8);
+  top->addWidget(lines_);
   top->addStretch(1);
   back_ = buttonFor(CommandId::ArrangeItems, this);
   top->addWidget(back_);
@@ -90,8 +104,10 @@ MeasureField* ArrangePage::gapField(const QString& name, bool across) {
   auto* field = new MeasureField(name, Unit::Millimetre, {}, this);
   field->setObjectName(name);
   field->setFixedWidth(90);
-  const auto with = [across](double gap) -> ItemsChange {
-    return [across, gap](const Project& p, const std::vector<Id>& ids) { return withEqualGaps(p, ids, across, gap); };
+  const auto with = [this, across](double gap) -> ItemsChange {
+    return [across, gap, of = of_](const Project& p, const std::vector<Id>& ids) {
+      return withEqualGaps(p, ids, across, gap, of);
+    };
   };
   connect(field, &MeasureField::tried, this,
           [this, with](double v) { trial_.show(with(v)(desk_.settled(), desk_.selection())); });
@@ -107,15 +123,18 @@ void ArrangePage::make(const QString& name, const ItemsChange& change) {
 
 std::vector<ArrangePage::Action> ArrangePage::actions() const {
   std::vector<Action> all;
+  all.push_back({tr("Neaten"), "Neaten", [](const Project& p, const std::vector<Id>& ids) { return neatened(p, ids); }});
   for (const InLine align : allInLine) {
     const char* word = alignWords[static_cast<std::size_t>(align)];
-    all.push_back({tr(word), word, [align, to = to_](const Project& p, const std::vector<Id>& ids) {
-                     return withAligned(p, ids, align, to);
+    all.push_back({tr(word), word, [align, to = to_, of = of_](const Project& p, const std::vector<Id>& ids) {
+                     return withAligned(p, ids, align, to, of);
                    }});
   }
   for (const bool across : {true, false}) {
     all.push_back({across ? tr("Gaps across") : tr("Gaps down"), across ? "Gaps across" : "Gaps down",
-                   [across](const Project& p, const std::vector<Id>& ids) { return withEqualGaps(p, ids, across); }});
+                   [across, of = of_](const Project& p, const std::vector<Id>& ids) {
+                     return withEqualGaps(p, ids, across, std::nullopt, of);
+                   }});
     all.push_back({across ? tr("Same width") : tr("Same height"), across ? "Same width" : "Same height",
                    [across](const Project& p, const std::vector<Id>& ids) { return withEqualSize(p, ids, across); }});
   }
@@ -167,8 +186,8 @@ void ArrangePage::refresh(bool selection) {
     field->setUnit(desk_.unit());
     field->setEnabled(ids.size() > 1);
   }
-  across_->show(commonGap(desk_.project(), ids, true));
-  down_->show(commonGap(desk_.project(), ids, false));
+  across_->show(commonGap(desk_.project(), ids, true, of_));
+  down_->show(commonGap(desk_.project(), ids, false, of_));
   // While something is tried on the mat the cards must stay under the pointer.
   if (selection || !desk_.isTrying()) layCards();
 }

@@ -38,9 +38,11 @@ class ArrangePage : public BenchPage {
   Trial trial_{desk_};
   LatestTask task_;
   AlignTo to_ = AlignTo::Selection;
+  BoxOf of_ = BoxOf::Outline;
   QLabel* heading_;
   QPushButton* back_;
   std::vector<QPushButton*> targets_;
+  QPushButton* lines_;
   QHBoxLayout* cards_;
   MeasureField *across_, *down_;
 };

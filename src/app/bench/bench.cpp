@@ -14,10 +14,12 @@
 #include "app/bench/pen_page.h"
 #include "app/bench/recipe_page.h"
 #include "app/bench/reframe_page.h"
+#include "app/bench/repeat_page.h"
 #include "app/bench/starter_page.h"
 #include "app/bench/starters_page.h"
 #include "app/bench/words_page.h"
 #include "app/desk/preferences.h"
+#include "app/desk/repeating.h"
 #include "app/look/theme.h"
 #include "project/forms/starter_form.h"
 #include "project/forms/words.h"
@@ -72,6 +74,8 @@ constexpr Entry pages[] = {
        const ItemPtr item = d.onlyItem();
        return inHand<ToolKind::Words>(d) || (item && wordsOf(*item) && !d.openCutout());
      }},
+    // A repeat that is a part of a cutout shows its own numbers: that is what is changed of it there.
+    {make<RepeatPage>, [](const Desk& d) { return selectedRepeat(d) != nullptr; }},
     {make<RecipePage>, [](const Desk& d) { return d.openCutout() != nullptr; }},
     {make<OutcomesPage>, [](const Desk& d) { return d.selection().size() > 1; }},
     {make<NextStepsPage>, [](const Desk&) { return true; }},

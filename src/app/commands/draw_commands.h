@@ -37,6 +37,14 @@ inline constexpr Command drawCommands[] = {
      .run = [](const Site& s) { keepOnShelf(s.desk); },
      .applies = some,
      .hint = QT_TRANSLATE_NOOP("Commands", "For all projects: it is found among the shapes to lay down")},
+    {.id = Do::MeasureLine,
+     .menu = Menu::Draw,
+     .lineBefore = true,
+     .name = "measureLine",
+     .words = QT_TRANSLATE_NOOP("Commands", "Measuring line"),
+     .keys = "W",
+     .run = tool<ToolKind::Measure>,
+     .hint = QT_TRANSLATE_NOOP("Commands", "Says how long it is and at what angle; it is not delivered")},
 };
 
 }  // namespace widecut::commands

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/commands/command_rules.h"
+#include "app/desk/arranging.h"
 #include "app/window/errands.h"
 #include "project/resolve.h"
 
@@ -26,6 +27,16 @@ inline constexpr Command fillCommands[] = {
      .applies = [](const Desk& d) { return d.onlyItem() && shownPhoto(*d.onlyItem()); },
      .hint = QT_TRANSLATE_NOOP("Commands", "Moves and scales the picture in its frame"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Reframe")},
+    {.id = Do::SwapPaint,
+     .menu = Menu::Fill,
+     .lineBefore = true,
+     .byPointer = true,
+     .name = "swapPaint",
+     .words = QT_TRANSLATE_NOOP("Commands", "Swap fill and outline"),
+     .keys = "Shift+X",
+     .run = [](const Site& s) { swapPaint(s.desk); },
+     .applies = some,
+     .hint = QT_TRANSLATE_NOOP("Commands", "Their colours change places")},
 };
 
 }  // namespace widecut::commands

@@ -4,6 +4,7 @@
 #include <QApplication>
 #include <QMessageBox>
 
+#include "app/desk/arranging.h"
 #include "app/commands/command_rules.h"
 #include "app/desk/preferences.h"
 #include "app/mat/mat.h"
@@ -82,18 +83,40 @@ inline constexpr Command viewCommands[] = {
      .run = [](const Site& s) { s.desk.toggleView(MatView::Edges); },
      .hint = QT_TRANSLATE_NOOP("Commands", "Outlines without their paint"),
      .isOn = [](const Desk& d) { return d.view() == MatView::Edges; }},
-    {.id = Do::DragsRest,
+    {.id = Do::ShowGuides,
      .menu = Menu::View,
      .lineBefore = true,
+     .name = "showGuides",
+     .words = QT_TRANSLATE_NOOP("Commands", "Guides"),
+     .keys = "F",
+     .run = [](const Site& s) { showOrHide(s.desk, &Preferences::showsGuides); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Pulled out of the rulers; drags rest at them while they show"),
+     .isOn = [](const Desk&) { return preferences().showsGuides; }},
+    {.id = Do::ShowGrid,
+     .menu = Menu::View,
+     .name = "showGrid",
+     .words = QT_TRANSLATE_NOOP("Commands", "Grid"),
+     .keys = "Shift+F",
+     .run = [](const Site& s) { showOrHide(s.desk, &Preferences::showsGrid); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Of the piece; drags rest at it while it shows"),
+     .isOn = [](const Desk&) { return preferences().showsGrid; }},
+    {.id = Do::ShowGaps,
+     .menu = Menu::View,
+     .name = "showGaps",
+     .words = QT_TRANSLATE_NOOP("Commands", "Gaps round the selection"),
+     .keys = "V",
+     .run = [](const Site& s) { showOrHide(s.desk, &Preferences::showsGaps); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "To its neighbours and the sheet, as numbers that are typed into"),
+     .isOn = [](const Desk&) { return preferences().showsGaps; }},
+    {.id = Do::DragsRest,
+     .menu = Menu::View,
      .name = "dragsRest",
      .words = QT_TRANSLATE_NOOP("Commands", "Drags rest at what is near"),
      .keys = "Y",
      .run =
          [](const Site& s) {
-           Preferences wanted = preferences();
-           wanted.rests = !wanted.rests;
-           PreferencesNow::instance().set(wanted);
-           emit s.desk.told(wanted.rests ? Desk::tr("Drags rest at edges, nodes and gaps again")
+           prefer([](Preferences& p) { p.rests = !p.rests; });
+           emit s.desk.told(preferences().rests ? Desk::tr("Drags rest at edges, nodes and gaps again")
                                          : Desk::tr("Drags go where the pointer goes · Y lets them rest again"));
            emit s.desk.viewChanged();
          },

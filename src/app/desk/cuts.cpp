@@ -56,10 +56,7 @@ void liftParts(Desk& desk) {
   desk.select(parts);
 }
 
-namespace {
-
-/// The only open line of the selection; null when there is none, or several are.
-ItemPtr lineAmong(const Desk& desk) {
+ItemPtr openLineAmong(const Desk& desk) {
   ItemPtr line;
   for (const Id id : desk.selection()) {
     const ItemPtr item = findItem(desk.settled(), id);
@@ -72,12 +69,10 @@ ItemPtr lineAmong(const Desk& desk) {
   return line;
 }
 
-}  // namespace
-
-bool isLineToCutAlong(const Desk& desk) { return lineAmong(desk) != nullptr; }
+bool isLineToCutAlong(const Desk& desk) { return openLineAmong(desk) != nullptr; }
 
 void cutAlong(Desk& desk) {
-  const ItemPtr line = lineAmong(desk);
+  const ItemPtr line = openLineAmong(desk);
   if (!line) return;
   const Outline stroke = transformed(resolved(*line)->outline, frameToSheet(desk.settled(), line->id));
   std::vector<Id> targets = desk.selection();

@@ -13,6 +13,8 @@ void splitLoose(Desk& desk);
 void bake(Desk& desk);
 /// The open cutout's parts become items of the sheet again.
 void liftParts(Desk& desk);
+/// The only open line of the selection; null when there is none, or several are.
+ItemPtr openLineAmong(const Desk& desk);
 /// True when there is one open line among the selection: what it can be cut along.
 bool isLineToCutAlong(const Desk& desk);
 /// The other selected items, or all that it crosses, are parted along it with the knife's gap; the line goes.

@@ -97,6 +97,12 @@ void Desk::toggleArranging() {
   emit selectionChanged();
 }
 
+void Desk::chooseCopy(int copy) {
+  if (copy == chosenCopy_) return;
+  chosenCopy_ = copy;
+  emit copyChosen();
+}
+
 void Desk::noteAgain(Again again) {
   again_ = std::move(again);
   emit againNoted();
@@ -196,6 +202,7 @@ void Desk::select(std::vector<Id> items) {
   selection_ = std::move(items);
   chooseNodes({});
   showsNumbers_ = false;
+  chosenCopy_ = -1;
   // Several go on being arranged; one item shows what it is, until that is asked for.
   if (selection_.size() < 2) showsArranging_ = false;
   chosenLook_ = 0;

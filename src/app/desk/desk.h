@@ -122,6 +122,9 @@ class Desk : public QObject {
   /// Whether the bench shows how several selected items can lie, instead of what they can become.
   bool showsArranging() const { return showsArranging_; }
   void toggleArranging();
+  /// The copy of the selected repeat that was chosen, to look otherwise than the others; −1 for none.
+  int chosenCopy() const { return chosenCopy_; }
+  void chooseCopy(int copy);
   /// A starter of this kind was laid.
   void noteUse(const StarterKind& kind) { nextShapes_.noteUse(kind); }
   const std::vector<const StarterKind*>& recentKinds() const { return nextShapes_.recent(); }
@@ -197,6 +200,7 @@ class Desk : public QObject {
   void selectionChanged();
   void nodesChosen();
   void againNoted();
+  void copyChosen();
   void sheetChanged();
   /// A project was begun, opened or taken up: there is something to see.
   void begun();
@@ -263,6 +267,7 @@ class Desk : public QObject {
   Id typedOn_ = 0;
   bool showsNumbers_ = false;
   bool showsArranging_ = false;
+  int chosenCopy_ = -1;
   std::optional<TextStyle> textStyle_;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;

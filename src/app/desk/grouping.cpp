@@ -3,8 +3,9 @@
 #include "app/desk/selecting.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
+#include "project/edits/repeats.h"
 #include "project/edits/tree.h"
-#include "project/forms/form.h"
+#include "project/forms/repeat.h"
 
 namespace widecut {
 
@@ -28,8 +29,13 @@ void group(Desk& desk) {
 void ungroup(Desk& desk) {
   Project changed = desk.settled();
   std::vector<Id> freed;
-  for (const Id id : selectedGroups(desk)) changed = withPartsLifted(changed, id, freed);
-  if (desk.commit(Desk::tr("Ungroup"), std::move(changed))) desk.select(freed);
+  bool isRepeat = false;
+  for (const Id id : selectedGroups(desk)) {
+    isRepeat = repeatOf(*findItem(changed, id)) != nullptr;
+    changed = isRepeat ? withCopiesFreed(changed, id, freed) : withPartsLifted(changed, id, freed);
+  }
+  if (desk.commit(isRepeat ? Desk::tr("Let the copies go") : Desk::tr("Ungroup"), std::move(changed)))
+    desk.select(freed);
 }
 
 void deleteSelection(Desk& desk) {

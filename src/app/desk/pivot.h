@@ -17,6 +17,7 @@ struct PivotPlace {
 struct Pivot {
   std::optional<PivotPlace> place;
   std::optional<Point> free;  ///< On the sheet; goes with the selection.
+  bool isSet() const { return place || free; }
   bool operator==(const Pivot&) const = default;
 };
 

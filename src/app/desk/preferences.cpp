@@ -4,6 +4,13 @@
 #include <algorithm>
 
 namespace widecut {
+namespace {
+
+constexpr std::pair<const char*, bool Preferences::*> shown[] = {{"showsGuides", &Preferences::showsGuides},
+                                                                 {"showsGrid", &Preferences::showsGrid},
+                                                                 {"showsGaps", &Preferences::showsGaps}};
+
+}  // namespace
 
 PreferencesNow& PreferencesNow::instance() {
   static PreferencesNow one;
@@ -20,6 +27,7 @@ void PreferencesNow::load() {
   if (kept.value("preferences/looks").toString() == "dark") p.looks = Looks::Dark;
   p.reopens = kept.value("preferences/reopens", p.reopens).toBool();
   p.rests = kept.value("preferences/rests", p.rests).toBool();
+  for (const auto& [name, flag] : shown) p.*flag = kept.value(QString("preferences/") + name, p.*flag).toBool();
   if (const QVariant bits = kept.value("preferences/restsAt"); bits.isValid()) {
     const std::string text = bits.toString().toStdString();
     const bool isBits = text.size() == p.restsAt.size() && text.find_first_not_of("01") == std::string::npos;
@@ -41,6 +49,7 @@ void PreferencesNow::set(Preferences p) {
   kept.setValue("preferences/looks", p.looks == Looks::Dark ? "dark" : "light");
   kept.setValue("preferences/reopens", p.reopens);
   kept.setValue("preferences/rests", p.rests);
+  for (const auto& [name, flag] : shown) kept.setValue(QString("preferences/") + name, p.*flag);
   kept.setValue("preferences/restsAt", QString::fromStdString(p.restsAt.to_string()));
   emit changed();
 }

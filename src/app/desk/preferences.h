@@ -20,6 +20,10 @@ struct Preferences {
   bool reopens = false;                ///< What was open last time is opened again.
   bool rests = true;                   ///< Drags come to rest at what lies on the sheet.
   SnapKinds restsAt = allSnapKinds();  ///< At what.
+  // What shows on the mat.
+  bool showsGuides = true;
+  bool showsGrid = true;   ///< Where the piece has one.
+  bool showsGaps = false;  ///< Round the selection.
   bool operator==(const Preferences&) const = default;
 };
 inline constexpr double leastRecoverySeconds = 0.2, mostRecoverySeconds = 60;
@@ -42,6 +46,13 @@ class PreferencesNow : public QObject {
   Preferences now_;
 };
 inline const Preferences& preferences() { return PreferencesNow::instance().get(); }
+/// Sets what is changed.
+template <class Change>
+void prefer(const Change& change) {
+  Preferences wanted = preferences();
+  change(wanted);
+  PreferencesNow::instance().set(wanted);
+}
 
 /// A measure or a sum as the person writes it, and back.
 QString written(const std::string& measure);

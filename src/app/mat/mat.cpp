@@ -9,6 +9,8 @@
 #include "app/desk/preferences.h"
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
+#include "app/mat/guide_drags.h"
+#include "app/mat/measure_marks.h"
 #include "app/mat/selection_frame.h"
 #include "app/mat/size_entry.h"
 #include "app/tools/tool_table.h"
@@ -22,7 +24,8 @@ Mat::Mat(Desk& desk, QWidget* parent)
       rasters_(desk.photos()),
       cache_(desk.photos(), &rasters_),
       entry_(new SizeEntry(this)),
-      drops_(desk) {
+      drops_(desk),
+      guides_(std::make_unique<GuideDrags>(*this, desk)) {
   setObjectName("mat");
   setAccessibleName(tr("Mat with the sheet"));
   setFocusPolicy(Qt::StrongFocus);
@@ -40,7 +43,7 @@ Mat::Mat(Desk& desk, QWidget* parent)
     connect(&desk, signal, this, [this] { update(); });
   connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
   connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, [this] {
-    stale_ = still_.rect();  // the rulers are of the chrome
+    stale_ = still_.rect();  // the rulers are of the chrome, and what shows on the mat is preferred
     update();
   });
   connect(&desk, &Desk::photosReady, this, [this] {
@@ -67,6 +70,7 @@ Mat::~Mat() = default;
 Tool& Mat::tool() const { return *tools_.at(toolInHand_); }
 
 void Mat::takeUpTool() {
+  guides_->cancel();
   tool().putAway();
   entry_->finish();
   toolPressed_ = false;
@@ -75,13 +79,14 @@ void Mat::takeUpTool() {
 }
 
 void Mat::refresh() {
-  setCursor(tool().cursor());
+  const auto overRulers = guides_->cursorAt(lastPointer_);
+  setCursor(overRulers ? QCursor(*overRulers) : tool().cursor());
   setAttribute(Qt::WA_InputMethodEnabled, tool().takesText());
   update();
   emit hintChanged();
 }
 
-QString Mat::hint() const { return tool().hint(); }
+QString Mat::hint() const { return guides_->hasHint(lastPointer_) ? guides_->hint() : tool().hint(); }
 
 Pointer Mat::pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const {
   // Places by hand lie on a grid of a third of a nanometre: sums and differences of such numbers are exact, so that
@@ -112,16 +117,19 @@ void Mat::paintEvent(QPaintEvent*) {
   bringStillUpToDate();
   QPainter painter(this);
   painter.drawImage(0, 0, still_);
+  if (desk_.view() == MatView::Paper) return;
+  guides_->paint(painter);
   painter.setClipRect(QRectF(rect()).adjusted(rulerSize + 1, rulerSize + 1, 0, 0));
   painter.setRenderHint(QPainter::Antialiasing);
-  if (desk_.view() != MatView::Paper) tool().paint(painter);
+  paintMeasureMarks(painter, *this, desk_);
+  tool().paint(painter);
 }
 
 MatGround Mat::ground() const {
   const SheetPtr sheet = desk_.sheet();
   const PiecePtr piece = pieceOf(desk_.project(), sheet->id);
   return {size(),       origin_,      zoom_,        sheet->id,      sheet->box(),
-          sheet->bleed, sheet->folds, sheet->paper, piece->setting, desk_.view()};
+          sheet->bleed, sheet->folds, sheet->paper, piece->setting, desk_.view(), preferences().showsGrid};
 }
 
 void Mat::bringStillUpToDate() {
@@ -172,14 +180,14 @@ void Mat::mousePressEvent(QMouseEvent* event) {
   setFocus(Qt::MouseFocusReason);
   entry_->finish();
   // One thing at a time: what another button does meanwhile would leave the first half done.
-  if (toolPressed_ || panningFrom_) return;
+  if (toolPressed_ || panningFrom_ || guides_->isHeld()) return;
   if (event->button() == Qt::MiddleButton || (event->button() == Qt::LeftButton && spaceHeld_)) {
     panningFrom_ = event->position();
     panButton_ = event->button();
     setCursor(Qt::ClosedHandCursor);
     return;
   }
-  if (event->button() == Qt::LeftButton) {
+  if (event->button() == Qt::LeftButton && !guides_->press(pointerOf(event->position(), event->modifiers()))) {
     // All kinds are offered and none is chosen: what is pressed here is meant itself.
     if (desk_.tool() == ToolKind::Starter && !desk_.nextKind()) desk_.setTool(ToolKind::Select);
     pressTool(*event);
@@ -202,6 +210,12 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
     return;
   }
   const Pointer pointer = pointerOf(event->position(), event->modifiers());
+  if (guides_->isHeld()) {
+    guides_->drag(pointer);
+    refresh();
+    emit pointerMoved(pointer.onSheet);
+    return;
+  }
   if (toolPressed_ && !(event->buttons() & Qt::LeftButton)) {
     // The release went elsewhere, to a dialog perhaps.
     toolPressed_ = false;
@@ -220,6 +234,8 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
 void Mat::mouseReleaseEvent(QMouseEvent* event) {
   if (panningFrom_ && event->button() == panButton_) {
     panningFrom_.reset();
+  } else if (guides_->isHeld() && event->button() == Qt::LeftButton) {
+    guides_->release(pointerOf(event->position(), event->modifiers()));
   } else if (toolPressed_ && event->button() == Qt::LeftButton) {
     toolPressed_ = false;
     const Pointer pointer = pointerOf(event->position(), event->modifiers());
@@ -281,6 +297,10 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     entry_->drop();
     return;
   }
+  if (guides_->key(*event)) {
+    refresh();
+    return;
+  }
   const bool leaves = event->modifiers() & Qt::ControlModifier;
   if (leaves && (event->key() == Qt::Key_Tab || event->key() == Qt::Key_Backtab))
     QWidget::focusNextPrevChild(event->key() == Qt::Key_Tab);
@@ -292,7 +312,7 @@ void Mat::keyPressEvent(QKeyEvent* event) {
 bool Mat::event(QEvent* event) {
   if (event->type() == QEvent::ShortcutOverride) {
     const auto* key = static_cast<QKeyEvent*>(event);
-    if (tool().wants(*key) || entry_->wants(*key)) {
+    if (tool().wants(*key) || entry_->wants(*key) || guides_->wants(*key)) {
       event->accept();
       return true;
     }

@@ -15,6 +15,7 @@
 
 namespace widecut {
 
+class GuideDrags;
 class SizeEntry;
 
 class Mat : public QWidget {
@@ -104,6 +105,7 @@ class Mat : public QWidget {
   QTimer finer_;
   SizeEntry* entry_;
   MatDrops drops_;
+  std::unique_ptr<GuideDrags> guides_;
   std::map<ToolKind, std::unique_ptr<Tool>> tools_;
   ToolKind toolInHand_ = ToolKind::Select;
   double zoom_ = 1;

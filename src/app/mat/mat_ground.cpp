@@ -5,6 +5,7 @@
 
 #include "app/look/theme.h"
 #include "painting/raster.h"
+#include "project/columns.h"
 #include "project/forms/form.h"
 #include "project/resolve.h"
 
@@ -43,22 +44,48 @@ void paintSetting(QPainter& painter, const MatGround& g) {
   painter.setPen(QPen(QColor(0x6C, 0x9E, 0xB8, 150), 1));
   painter.setBrush(Qt::NoBrush);
   const auto onPixels = [](QRectF r) { return QRectF(r.toRect()).translated(0.5, 0.5); };
-  const double width = (inside.width() - s.gutter * (s.columns - 1)) / s.columns;
-  if (width <= 0) return;
-  for (int i = 0; i < s.columns; ++i) {
-    const double left = inside.low.x + i * (width + s.gutter);
-    painter.drawRect(onPixels({g.toMat({left, inside.low.y}), g.toMat({left + width, inside.high.y})}));
+  Sheet sheet;
+  sheet.width = g.page.width();
+  sheet.height = g.page.height();
+  for (const Box& column : columnsOf(sheet, s))
+    painter.drawRect(onPixels({g.toMat(column.low), g.toMat(column.high)}));
+}
+
+/// The grid of the piece, as far as its lines stand apart; every fifth of them is plainer.
+void paintGrid(QPainter& painter, const MatGround& g) {
+  constexpr double leastApart = 5;  // pixels
+  constexpr int plainer = 5;
+  const double step = g.setting.grid * g.zoom;
+  if (!g.showsGrid || !(g.setting.grid > 0)) return;
+  const int every = step >= leastApart ? 1 : plainer;
+  if (step * every < leastApart) return;
+  painter.setRenderHint(QPainter::Antialiasing, false);
+  const QRectF area = g.sheetArea().intersected(QRectF({0, 0}, QSizeF(g.size)));
+  const auto pen = [&](int i) {
+    painter.setPen(QPen(i % plainer == 0 ? QColor(0x2B, 0x5C, 0x9E, 90) : QColor(0x2B, 0x5C, 0x9E, 44), 1));
+  };
+  for (int i = static_cast<int>(std::ceil((area.left() - g.origin.x()) / step)); g.origin.x() + i * step <= area.right();
+       ++i) {
+    if (i % every != 0) continue;
+    pen(i);
+    painter.drawLine(QPointF(g.origin.x() + i * step, area.top()), QPointF(g.origin.x() + i * step, area.bottom()));
+  }
+  for (int i = static_cast<int>(std::ceil((area.top() - g.origin.y()) / step)); g.origin.y() + i * step <= area.bottom();
+       ++i) {
+    if (i % every != 0) continue;
+    pen(i);
+    painter.drawLine(QPointF(area.left(), g.origin.y() + i * step), QPointF(area.right(), g.origin.y() + i * step));
   }
 }
 
 void addEdges(const Item& item, const Affine& parent, QPainterPath& path) {
-  if (item.hidden) return;
+  if (!item.isDelivered()) return;
   const Affine frame = parent * item.toParent();
   if (!showsChildren(item.form)) {
     path.addPath(painterPath(transformed(resolved(item)->outline, frame)));
     return;
   }
-  for (const Affine& copy : copiesOf(item.form))
+  for (const auto& [number, copy] : copiesOf(item.form))
     for (const ItemPtr& child : childrenOf(item)) addEdges(*child, frame * copy, path);
 }
 
@@ -87,6 +114,7 @@ void paintPaper(QPainter& painter, const MatGround& g) {
     painter.fillRect(area, g.view == MatView::Edges ? QColor(Qt::white) : painterColour(g.paper));
   painter.setRenderHint(QPainter::Antialiasing, false);
   if (g.view == MatView::Paper) return;
+  paintGrid(painter, g);
   paintSetting(painter, g);
   painter.setPen(QPen(QColor(0xC9, 0x8F, 0x80), 1, Qt::DotLine));
   for (const double x : g.folds) painter.drawLine(g.toMat({x, g.page.low.y}), g.toMat({x, g.page.high.y}));

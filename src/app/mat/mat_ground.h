@@ -20,6 +20,7 @@ struct MatGround {
   Colour paper;
   Setting setting;
   MatView view = MatView::Usual;
+  bool showsGrid = true;
   bool operator==(const MatGround&) const = default;
 
   QPointF toMat(Point p) const { return origin + QPointF(p.x, p.y) * zoom; }

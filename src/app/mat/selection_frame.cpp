@@ -15,7 +15,7 @@ constexpr double turnReach = 26;  // pixels from the upper edge to the turning g
 constexpr double hitReach = 9;
 
 std::vector<Grip> grips() {
-  std::vector<Grip> all{{0, -1, true}};
+  std::vector<Grip> all{{0, -1, true}, {-1, 0, false, true}, {1, 0, false, true}, {0, 1, false, true}};
   for (int down = -1; down <= 1; ++down)
     for (int across = -1; across <= 1; ++across)
       if (across != 0 || down != 0) all.push_back({across, down, false});
@@ -25,8 +25,29 @@ std::vector<Grip> grips() {
 QPointF placeOf(const SelectionFrame& f, const Mat& mat, const Grip& grip) {
   const Point c = f.box.centre();
   const Point at{c.x + grip.across * f.box.width() / 2, c.y + grip.down * f.box.height() / 2};
-  if (!grip.turns) return mat.toMat(f.toSheet(at));
-  return mat.toMat(f.toSheet(Point{at.x, at.y - turnReach / mat.zoom()}));
+  const double out = turnReach / mat.zoom();
+  if (grip.slants) return mat.toMat(f.toSheet(at + Point{grip.across * out, grip.down * out}));
+  return mat.toMat(f.toSheet(grip.turns ? Point{at.x, at.y - out} : at));
+}
+
+/// Small frames have no room for grips that slant them.
+bool shows(const SelectionFrame& f, const Mat& mat, const Grip& grip) {
+  constexpr double leastSide = 48;  // pixels
+  const double side = grip.across != 0 ? f.box.height() : f.box.width();
+  const double arm = grip.across != 0 ? f.box.width() : f.box.height();
+  return !grip.slants || (side * mat.zoom() >= leastSide && arm > 0);
+}
+
+/// A slanted box, as long as a grip, along its side.
+QPolygonF slantSign(const SelectionFrame& f, const Mat& mat, const Grip& grip, double half) {
+  const QPointF at = placeOf(f, mat, grip);
+  const auto way = [&](Point inFrame) {
+    const Point v = f.toSheet.vector(inFrame);
+    return QPointF(v.x, v.y) / std::max(length(v), 1e-12);
+  };
+  const QPointF along = way(grip.across != 0 ? Point{0, 1} : Point{1, 0}) * half;
+  const QPointF out = way(grip.across != 0 ? Point{1, 0} : Point{0, 1}) * (half * 0.75);
+  return {{at - along * 1.7 - out, at + along * 0.7 - out, at + along * 1.7 + out, at - along * 0.7 + out}};
 }
 
 }  // namespace
@@ -58,6 +79,7 @@ std::optional<Grip> gripAt(const SelectionFrame& frame, const Mat& mat, QPointF 
   std::optional<Grip> best;
   double nearest = hitReach;
   for (const Grip& grip : grips()) {
+    if (!shows(frame, mat, grip)) continue;
     const QPointF d = placeOf(frame, mat, grip) - onMat;
     // Corners win over edges where a small box brings them together.
     const double away = std::hypot(d.x(), d.y()) + (grip.across == 0 || grip.down == 0 ? 1.5 : 0);
@@ -77,12 +99,15 @@ void paintGrips(QPainter& painter, const SelectionFrame& f, const Mat& mat, cons
   painter.drawPolygon(outline);
   painter.drawLine(placeOf(f, mat, {0, -1, false}), placeOf(f, mat, {0, -1, true}));
   for (const Grip& grip : grips()) {
+    if (!shows(f, mat, grip)) continue;
     const QPointF at = placeOf(f, mat, grip);
     const double half = hot == grip ? 5.5 : 4;
     painter.setPen(QPen(theme::plum, 1.6));
     painter.setBrush(hot == grip ? theme::plum : QColor(Qt::white));
     if (grip.turns)
       painter.drawEllipse(at, half + 0.5, half + 0.5);
+    else if (grip.slants)
+      painter.drawPolygon(slantSign(f, mat, grip, half));
     else
       painter.drawRect(QRectF(at.x() - half, at.y() - half, 2 * half, 2 * half));
   }
@@ -90,6 +115,7 @@ void paintGrips(QPainter& painter, const SelectionFrame& f, const Mat& mat, cons
 
 QCursor cursorFor(const Grip& grip, const SelectionFrame& frame) {
   if (grip.turns) return Qt::PointingHandCursor;
+  if (grip.slants) return grip.across != 0 ? Qt::SizeVerCursor : Qt::SizeHorCursor;
   const Point way = frame.toSheet.vector({double(grip.across), double(grip.down)});
   const double angle = std::fmod(degrees(std::atan2(way.y, way.x)) + 360 + 22.5, 180);
   if (angle < 45) return Qt::SizeHorCursor;
@@ -115,6 +141,18 @@ Affine gripMap(const SelectionFrame& f, const Grip& grip, Point pressed, Point n
   const Point opposite{c.x - grip.across * w / 2, c.y - grip.down * h / 2};
   const Point anchor = fromPivot ? back(pivotPoint(f, pivot)) : opposite;
   const Point moved = back(now) - back(pressed);
+  if (grip.slants) {
+    const bool across = grip.across != 0;  // a side that stands upright
+    const double arm = across ? c.x + grip.across * w / 2 - anchor.x : c.y + grip.down * h / 2 - anchor.y;
+    const double by = across ? moved.y : moved.x;
+    if (std::abs(arm) < 1e-9) return {};
+    double angle = std::atan(by / arm);
+    if (regular) angle = radians(std::round(degrees(angle) / 15) * 15);
+    constexpr double most = radians(85);
+    const double share = std::tan(std::clamp(angle, -most, most));
+    const Affine slant = across ? Affine{1, share, 0, 1, 0, 0} : Affine{1, 0, share, 1, 0, 0};
+    return f.toSheet * slant.about(anchor) * back;
+  }
   // So that the grip stays under the pointer.
   const Point at{c.x + grip.across * w / 2, c.y + grip.down * h / 2};
   const auto share = [](double by, double arm, double extent) {
@@ -140,6 +178,13 @@ Affine gripMap(const SelectionFrame& f, const Grip& grip, Point pressed, Point n
 void paintOutline(QPainter& painter, const Mat& mat, const Project& project, Id id) {
   const ItemPtr item = findItem(project, id);
   if (!item) return;
+  if (isCrowd(*item)) {
+    const Box box = boxInFrame(*item);
+    QPolygonF frame;
+    for (int i = 0; i < 4 && !box.isEmpty(); ++i) frame << mat.toMat(frameToSheet(project, id)(box.corner(i)));
+    painter.drawPolygon(frame);
+    return;
+  }
   const Outline outline = transformed(resolved(*item)->outline, frameToSheet(project, id));
   const QPainterPath path = mat.sheetToMat().map(painterPath(outline));
   if (!isCrowded(outline, mat.sheetToMat(), mat.size())) {

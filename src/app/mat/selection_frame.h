@@ -20,11 +20,13 @@ struct SelectionFrame {
   static std::optional<SelectionFrame> of(const Project& project, const std::vector<Id>& items);
 };
 
-/// A grip: `across` and `down` are −1, 0 or 1 from the middle of the box; the turning grip stands above it.
+/// A grip: `across` and `down` are −1, 0 or 1 from the middle of the box; the turning grip stands above it, those that
+/// slant it beside it and below.
 struct Grip {
   int across = 0;
   int down = 0;
   bool turns = false;
+  bool slants = false;  ///< Moves its side along itself; the opposite one stays.
   bool operator==(const Grip&) const = default;
 };
 
@@ -36,8 +38,8 @@ std::optional<Grip> gripAt(const SelectionFrame& frame, const Mat& mat, QPointF 
 void paintGrips(QPainter& painter, const SelectionFrame& frame, const Mat& mat, const std::optional<Grip>& hot);
 QCursor cursorFor(const Grip& grip, const SelectionFrame& frame);
 
-/// The map of the sheet when the grip is dragged to a place. `regular` keeps the proportions (turning: steps of
-/// 15°), `fromPivot` keeps the pivot instead of what lies opposite.
+/// The map of the sheet when the grip is dragged to a place. `regular` keeps the proportions (turning and slanting:
+/// steps of 15°), `fromPivot` keeps the pivot instead of what lies opposite.
 Affine gripMap(const SelectionFrame& frame, const Grip& grip, Point pressed, Point now, bool regular, bool fromPivot,
                const Pivot& pivot);
 

@@ -16,6 +16,7 @@
 #include "app/widgets/swatch.h"
 #include "project/edits/fills.h"
 #include "project/edits/tree.h"
+#include "project/forms/form.h"
 #include "project/forms/words.h"
 #include "project/limits.h"
 #include "project/resolve.h"
@@ -193,6 +194,10 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
   resultHeading_->show();
   if (selected.size() != 1) {
     result_->setText(tr("%1 items selected").arg(selected.size()));
+    return;
+  }
+  if (isCrowd(*selected.front())) {
+    result_->setText(tr("%1 copies").arg(countOfCopies(selected.front()->form)));
     return;
   }
   const auto shape = resolved(*selected.front());

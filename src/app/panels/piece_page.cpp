@@ -9,6 +9,7 @@
 #include <algorithm>
 
 #include "app/desk/preferences.h"
+#include "app/panels/guide_page.h"
 #include "app/panels/panel_parts.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/swatch.h"
@@ -75,6 +76,20 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
     return changed(p, [columns](F& f) { f.setting.columns = columns; });
   });
   line(tr("columns"), columns_, field(tr("gutter"), [](F& f) -> double& { return f.setting.gutter; }));
+  along_ = new QCheckBox(tr("items at the margins go along"), this);
+  along_->setObjectName("marginsTakeAlong");
+  along_->setToolTip(tr("When a margin changes, what lies on it keeps lying on it, on all sheets of the piece."));
+  grid->addWidget(along_, row++, 1, 1, 2);
+  grid_ = new MeasureField(tr("grid"), desk_.unit(), {}, this);
+  grid_->setToolTip(tr("From one line of the grid to the next; 0 for none. Shift+F shows and hides it."));
+  tryWith(*grid_, desk_, trial_, tr("Grid"), [this](const Project& p, double step) {
+    return changed(p, [&](F& f) { f.setting.grid = step > 0 ? std::max(step, limits::leastGrid) : 0; });
+  });
+  line(tr("grid"), grid_, new QWidget(this));
+
+  heading(tr("Guides"));
+  guides_ = new GuidePage(desk, this);
+  grid->addWidget(guides_, row++, 0, 1, 3);
 
   heading(tr("This sheet"));
   paper_ = new QPushButton(this);
@@ -92,7 +107,9 @@ Project PiecePage::changed(const Project& project, const std::function<void(Piec
   const PiecePtr piece = pieceOf(project, desk_.sheet()->id);
   PieceForm form = formOf(*piece);
   change(form);
-  return withPieceForm(project, piece->id, form, scaled_->isChecked() ? Kept::Scaled : Kept::WhereTheyAre);
+  const Setting before = piece->setting;
+  Project next = withPieceForm(project, piece->id, form, scaled_->isChecked() ? Kept::Scaled : Kept::WhereTheyAre);
+  return along_->isChecked() ? withItemsAtMargins(next, piece->id, before) : next;
 }
 
 MeasureField* PiecePage::field(const QString& name, double& (*of)(PieceForm& form)) {
@@ -151,6 +168,9 @@ void PiecePage::refresh() {
     made->show(of(form));
   }
   columns_->show(form.setting.columns);
+  grid_->setUnit(unit);
+  grid_->show(form.setting.grid);
+  guides_->refresh();
   unit_->setCurrentIndex(unit_->findData(static_cast<int>(unit)));
   if (!folds_->hasFocus()) folds_->setText(foldsText(sheet->folds, unit));
   paintSwatch(*paper_, sheet->paper);

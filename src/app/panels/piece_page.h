@@ -14,6 +14,7 @@ class QPushButton;
 
 namespace widecut {
 
+class GuidePage;
 class MeasureField;
 
 class PiecePage : public QWidget {
@@ -37,10 +38,11 @@ class PiecePage : public QWidget {
   Trial trial_{desk_};
   QLabel* heading_;
   std::vector<std::pair<MeasureField*, double& (*)(PieceForm&)>> fields_;
-  MeasureField* columns_;
+  MeasureField *columns_, *grid_;
+  GuidePage* guides_;
   QLineEdit* folds_;
   QComboBox* unit_;
-  QCheckBox* scaled_;
+  QCheckBox *scaled_, *along_;
   QPushButton* paper_;
 };
 

@@ -97,9 +97,13 @@ Id LineTool::lay(const Ends& ends) {
   drawing_ = false;
   snapper_.end();
   const Id made = desk_.settled().nextId;
-  const std::string name = UniqueNames(*desk_.sheet()).take(Mat::tr("line").toStdString());
-  desk_.commit(Mat::tr("Draw line"), withItemsOnTop(desk_.settled(), desk_.sheet()->id,
-                                                    {lineItem(made, name, ends.from, ends.to, lineStyle(desk_))}));
+  const bool measures = desk_.tool() == ToolKind::Measure;
+  const QString word = measures ? Mat::tr("measure") : Mat::tr("line");
+  Item item = lineItem(made, UniqueNames(*desk_.sheet()).take(word.toStdString()), ends.from, ends.to,
+                       measures ? Style{} : lineStyle(desk_));
+  item.measures = measures;
+  desk_.commit(measures ? Mat::tr("Measure") : Mat::tr("Draw line"),
+               withItemsOnTop(desk_.settled(), desk_.sheet()->id, {std::move(item)}));
   desk_.setTool(ToolKind::Select);
   desk_.select({made});
   return made;
@@ -125,6 +129,11 @@ void LineTool::typeDuringDrag(const QKeyEvent& key) {
 bool LineTool::wants(const QKeyEvent& event) const { return drawing_ && SizeEntry::isNumber(event); }
 
 bool LineTool::key(QKeyEvent& event) {
+  // Before anything is typed Tab takes the next reason to rest; then it goes to the angle.
+  if (drawing_ && !mat_.entry().isOpen() && snapper_.isResting() && snapper_.takes(event)) {
+    drag(last_);
+    return true;
+  }
   if (drawing_ && SizeEntry::isNumber(event)) {
     typeDuringDrag(event);
     return true;
@@ -148,7 +157,7 @@ void LineTool::paint(QPainter& painter) {
   if (!typed_) snapper_.paint(painter);
   if (!drawing_ || (now_.onMat == pressed_.onMat && !typed_)) return;
   const Ends ends = drawn();
-  painter.setPen(QPen(theme::plum, 1.6));
+  painter.setPen(QPen(desk_.tool() == ToolKind::Measure ? theme::blue : theme::plum, 1.6));
   painter.drawLine(mat_.toMat(ends.from), mat_.toMat(ends.to));
   if (!mat_.entry().isOpen()) paintPointerLabel(painter, mat_, now_.onMat, textOfWay(desk_, ends.to - ends.from));
 }
@@ -156,6 +165,8 @@ void LineTool::paint(QPainter& painter) {
 QString LineTool::hint() const {
   if (drawing_)
     return Mat::tr("Shift keeps to steps of 45° · Alt draws from the middle · digits set the length, Tab the angle");
+  if (desk_.tool() == ToolKind::Measure)
+    return Mat::tr("Drag from one place to the other: the line says how far and at what angle · it is not delivered");
   return Mat::tr("Drag from one end to the other · Shift keeps to steps of 45° · a click lays a level line of 40 mm");
 }
 

@@ -1,4 +1,4 @@
-// Tool 7: straight lines.
+// Tool 7: straight lines, and measuring lines.
 #pragma once
 
 #include "app/desk/desk.h"
@@ -12,7 +12,10 @@ class LineTool : public Tool {
   LineTool(Mat& mat, Desk& desk) : Tool(mat, desk), snapper_(mat, desk) {}
 
   void press(const Pointer& pointer) override;
-  void drag(const Pointer& pointer) override { now_ = snapper_.resting(pointer, pressed_.onSheet); }
+  void drag(const Pointer& pointer) override {
+    last_ = pointer;
+    now_ = snapper_.resting(pointer, pressed_.onSheet);
+  }
   void release(const Pointer& pointer) override;
   void hover(const Pointer& pointer) override { now_ = snapper_.resting(pointer); }
   bool key(QKeyEvent& event) override;
@@ -36,6 +39,7 @@ class LineTool : public Tool {
   std::optional<Point> typed_;  ///< The way that was typed during the drag.
   Pointer pressed_{};
   Pointer now_{};
+  Pointer last_{};  ///< Before it came to rest.
 };
 
 /// Lines have no area: they are drawn in the colour that areas get.

@@ -5,7 +5,9 @@
 
 #include "app/desk/selecting.h"
 #include "app/mat/placing.h"
+#include "app/tools/gap_marks.h"
 #include "app/tools/line_grips.h"
+#include "app/tools/repeat_grips.h"
 #include "app/tools/starter_grips.h"
 #include "project/edits/order.h"
 #include "project/edits/places.h"
@@ -25,6 +27,8 @@ constexpr double dragStart = 3;  // pixels before a press becomes a drag
 SelectTool::SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk), snapper_(mat, desk) {
   own_.push_back(std::make_unique<StarterGrips>(mat, desk));
   own_.push_back(std::make_unique<LineGrips>(mat, desk));
+  own_.push_back(std::make_unique<RepeatGrips>(mat, desk));
+  own_.push_back(std::make_unique<GapMarks>(mat, desk));
 }
 
 double SelectTool::reach() const { return 5 / mat_.zoom(); }
@@ -127,7 +131,7 @@ void SelectTool::drag(const Pointer& p) {
                                p.keys & Qt::AltModifier, desk_.pivot());
     // Words in a frame keep their letters, unless the proportions are kept: then they grow along.
     gripped_ = map;
-    const bool frames = !grip_->turns && !(p.keys & Qt::ShiftModifier);
+    const bool frames = !grip_->turns && !grip_->slants && !(p.keys & Qt::ShiftModifier);
     trial_.show(frames ? withResized(desk_.settled(), desk_.selection(), map)
                        : withMapped(desk_.settled(), desk_.selection(), map));
   }
@@ -152,6 +156,7 @@ Pointer SelectTool::atRest(const Pointer& p) {
     if (snapper_.isResting()) rest.onSheet = middle + Affine::turn(by).vector(a);
     return rest;
   }
+  if (grip_->slants) return p;
   // Sides that are upright or level come to rest; with the proportions kept one of two sides is not free.
   const bool isUpright = frame_->toSheet.linear() == Affine{};
   const bool isRegular = (p.keys & Qt::ShiftModifier) && grip_->across != 0 && grip_->down != 0;
@@ -188,7 +193,9 @@ void SelectTool::beginMoving() {
 
 void SelectTool::release(const Pointer& p) {
   now_ = p;
-  const QString gripped = grip_ && grip_->turns ? Mat::tr("Turn") : Mat::tr("Resize");
+  const QString gripped = grip_ && grip_->turns    ? Mat::tr("Turn")
+                          : grip_ && grip_->slants ? Mat::tr("Slant")
+                                                   : Mat::tr("Resize");
   switch (doing_) {
     case Doing::Moving:
       if (!carrying_.isOver() && snapper_.isResting())
@@ -245,7 +252,7 @@ void SelectTool::noteGripped(const QString& name, Qt::KeyboardModifiers keys) {
   const Affine linear = frame_->toSheet.linear(), back = linear.inverse().value_or(Affine{});
   const Affine inFrame = grip_->turns ? gripped_.linear() : back * gripped_.linear() * linear;
   const bool aboutPivot = grip_->turns || keys & Qt::AltModifier;
-  const bool frames = !grip_->turns && !(keys & Qt::ShiftModifier);
+  const bool frames = !grip_->turns && !grip_->slants && !(keys & Qt::ShiftModifier);
   const Pivot opposite{PivotPlace{-grip_->across, -grip_->down}, {}};
   desk_.noteAgain({name, [&desk = desk_, inFrame, aboutPivot, frames, opposite](const Project& project,
                                                                                 const std::vector<Id>& items) {
@@ -318,7 +325,7 @@ bool SelectTool::key(QKeyEvent& event) {
   return false;
 }
 
-bool SelectTool::isPivotSet() const { return desk_.pivot().place || desk_.pivot().free; }
+bool SelectTool::isPivotSet() const { return desk_.pivot().isSet(); }
 
 bool SelectTool::isOnPivot(const Pointer& p) const {
   const auto frame = SelectionFrame::of(desk_.project(), desk_.selection());

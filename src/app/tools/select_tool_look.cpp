@@ -8,6 +8,7 @@
 #include "project/edits/cutouts.h"
 #include "project/forms/form.h"
 #include "project/forms/recipe.h"
+#include "project/forms/repeat.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -104,6 +105,8 @@ QString SelectTool::hint() const {
   if (doing_ == Doing::Gripping)
     return grip_->turns
                ? Mat::tr("Shift turns in steps of 15° · Esc puts it back")
+           : grip_->slants
+               ? Mat::tr("Shift slants in steps of 15° · Alt slants about the pivot · Esc puts it back")
                : Mat::tr("Shift keeps the proportions · Alt keeps the pivot, usually the middle · Esc puts it back");
   const std::size_t count = desk_.selection().size();
   const ItemPtr item = desk_.onlyItem();
@@ -115,6 +118,8 @@ QString SelectTool::hint() const {
   if (item && pictureOf(*item->style))
     return Mat::tr("Drag to move · R reframes the photo · Shift-click adds to the selection");
   if (item && item->locked) return Mat::tr("It is locked: K unlocks it");
+  if (item && repeatOf(*item))
+    return Mat::tr("Drag to move all copies · the diamond lays them out, its wheel counts · a click on a dot leaves one out");
   if (item && showsChildren(item->form))
     return Mat::tr("Drag to move all of it · a double click or Enter goes in, Esc comes out · Shift+G ungroups");
   if (item)

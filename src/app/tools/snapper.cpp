@@ -23,7 +23,8 @@ constexpr double newReason = 12;        // pixels of the pointer after which the
 
 constexpr const char* words[] = {QT_TRANSLATE_NOOP("Snapper", "sheet"),     QT_TRANSLATE_NOOP("Snapper", "bleed"),
                                  QT_TRANSLATE_NOOP("Snapper", "margin"),    QT_TRANSLATE_NOOP("Snapper", "column"),
-                                 QT_TRANSLATE_NOOP("Snapper", "fold"),      QT_TRANSLATE_NOOP("Snapper", "edge"),
+                                 QT_TRANSLATE_NOOP("Snapper", "fold"),      QT_TRANSLATE_NOOP("Snapper", "guide"),
+                                 QT_TRANSLATE_NOOP("Snapper", "grid"),      QT_TRANSLATE_NOOP("Snapper", "edge"),
                                  QT_TRANSLATE_NOOP("Snapper", "middle"),    QT_TRANSLATE_NOOP("Snapper", "node"),
                                  QT_TRANSLATE_NOOP("Snapper", "crossing"),  QT_TRANSLATE_NOOP("Snapper", "outline"),
                                  QT_TRANSLATE_NOOP("Snapper", "tangent"),   QT_TRANSLATE_NOOP("Snapper", "equal gaps"),
@@ -34,7 +35,7 @@ bool isMeasured(SnapKind kind) { return kind == SnapKind::Gap || kind == SnapKin
 
 void addNodes(const Project& project, Id id, std::vector<Point>& nodes) {
   const ItemPtr item = findItem(project, id);
-  if (!item || wordsOf(*item)) return;
+  if (!item || wordsOf(*item) || isCrowd(*item)) return;
   const Affine frame = frameToSheet(project, id);
   for (const Contour& contour : resolved(*item)->outline.contours) {
     if (nodes.size() > mostNodes) return;
@@ -94,12 +95,15 @@ bool Snapper::takes(const QKeyEvent& key) {
 }
 
 const SnapField& Snapper::field() {
-  const FieldOf now{desk_.history().current(), desk_.sheet()->id, preferences().restsAt};
+  SnapKinds kinds = preferences().restsAt;
+  if (!preferences().showsGuides) kinds.reset(static_cast<std::size_t>(SnapKind::Guide));
+  if (!preferences().showsGrid) kinds.reset(static_cast<std::size_t>(SnapKind::Grid));
+  const FieldOf now{desk_.history().current(), desk_.sheet()->id, kinds};
   if (!field_ || !(fieldOf_ == now)) {
     fieldOf_ = now;
     const auto without = copies_ ? std::span<const Id>{} : std::span<const Id>(items_);
     field_ = std::make_unique<SnapField>(desk_.settled(), *findSheet(desk_.settled(), desk_.sheet()->id), without,
-                                         preferences().restsAt);
+                                         kinds);
     field_->add(places_);
   }
   return *field_;

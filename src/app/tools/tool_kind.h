@@ -16,6 +16,7 @@ enum class ToolKind : unsigned char {
   Reframe,
   Knife,
   Starter,
+  Measure,
   Offset,
   LineOutline
 };

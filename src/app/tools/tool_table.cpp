@@ -33,6 +33,7 @@ constexpr ToolEntry table[] = {
     {ToolKind::Reframe, Qt::Key_9, QT_TRANSLATE_NOOP("Tools", "Reframe"), "reframe", make<ReframeTool>},
     {ToolKind::Knife, Qt::Key_0, QT_TRANSLATE_NOOP("Tools", "Knife"), "knife", make<KnifeTool>},
     {ToolKind::Starter, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Starter"), nullptr, make<DrawTool>},
+    {ToolKind::Measure, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Measuring line"), nullptr, make<LineTool>},
     {ToolKind::Offset, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Offset"), nullptr, make<OffsetTool>},
     {ToolKind::LineOutline, Qt::Key(0), QT_TRANSLATE_NOOP("Tools", "Outline of the line"), nullptr, make<OffsetTool>},
 };

@@ -97,7 +97,7 @@ void NumberControl::addField(Unit unit) {
 double NumberControl::atSlider(int place) const {
   const double part = static_cast<double>(place) / sliderEnd;
   const bool slow = number_.kind == NumberKind::Count || number_.kind == NumberKind::Length;
-  const double value = number_.least + (most_ - number_.least) * (slow ? part * part : part);
+  const double value = least() + (most_ - least()) * (slow ? part * part : part);
   // Whole per cents and degrees are what people mean.
   if (number_.kind == NumberKind::Share) return std::round(value * 100) / 100;
   if (number_.kind == NumberKind::Times) return std::round(value * 20) / 20;
@@ -105,14 +105,14 @@ double NumberControl::atSlider(int place) const {
 }
 
 int NumberControl::placeOf(double value) const {
-  const double part = std::clamp((value - number_.least) / std::max(most_ - number_.least, 1e-9), 0.0, 1.0);
+  const double part = std::clamp((value - least()) / std::max(most_ - least(), 1e-9), 0.0, 1.0);
   const bool slow = number_.kind == NumberKind::Count || number_.kind == NumberKind::Length;
   return static_cast<int>(std::lround(sliderEnd * (slow ? std::sqrt(part) : part)));
 }
 
 void NumberControl::show(double value, double most) {
   value_ = value;
-  most_ = number_.kind == NumberKind::Length ? std::clamp(most, number_.least, number_.most) : number_.most;
+  most_ = number_.kind == NumberKind::Length ? std::clamp(most, least(), number_.most) : number_.most;
   if (slider_ && !slider_->isSliderDown()) {
     const QSignalBlocker still(slider_);
     slider_->setValue(placeOf(value));

@@ -31,6 +31,8 @@ class NumberControl : public QWidget {
   void addField(Unit unit);
   double shown(double value) const { return number_.kind == NumberKind::Share ? value * 100 : value; }
   double meant(double typed) const { return within(number_, number_.kind == NumberKind::Share ? typed / 100 : typed); }
+  /// Where the slider begins: what is below 0 is only typed.
+  double least() const { return number_.kind == NumberKind::Length ? std::max(number_.least, 0.0) : number_.least; }
   double atSlider(int place) const;
   int placeOf(double value) const;
 

@@ -54,6 +54,21 @@ Item withPartReframed(const Item& cutout, Id part, const Affine& map) {
 
 }  // namespace
 
+Project withPaintSwapped(const Project& project, std::span<const Id> items, double width) {
+  return withEach(project, items, [&](const Item& item) {
+    const auto fill = colourOf(*item.style);
+    const Line* line = lineOf(*item.style);
+    if (showsPicture(item) || (!fill && !line)) return item;
+    const auto lineColour = line ? std::optional(line->colour) : std::nullopt;
+    const double lineWidth = line ? line->width : width;
+    Item out = item;
+    Style& style = changeable(out);
+    setColour(style, lineColour);
+    setLine(style, fill ? std::optional(Line{*fill, lineWidth}) : std::nullopt);
+    return out;
+  });
+}
+
 Picture keptCovering(Picture picture, const Item& item) {
   picture.framing = keptCovering(picture.framing, boxInFrame(item), picture.medium->width, picture.medium->height);
   return picture;

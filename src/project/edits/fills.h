@@ -14,6 +14,9 @@ Project withPhotoItem(const Project& project, Id sheet, const MediumPtr& photo, 
 /// The fill colour of the items, or none. A photo that shows, of the item's own or of one of its parts, makes way.
 Project withFill(const Project& project, std::span<const Id> items, std::optional<Colour> colour);
 
+/// The colours of fill and outline changed for one another. What has no outline gets one of `width` points and loses
+/// its fill; what has no fill gets one and loses its outline. Pictures stay, and so do items without either.
+Project withPaintSwapped(const Project& project, std::span<const Id> items, double width);
 /// The picture at the place nearest to where it is, and as large, that covers the item.
 Picture keptCovering(Picture picture, const Item& item);
 /// The picture of the item moved by a similarity of the sheet. It goes on covering its frame. When a cutout shows

@@ -2,7 +2,6 @@
 
 #include "project/edits/tree.h"
 #include "project/forms/group.h"
-#include "project/forms/repeat.h"
 #include "project/lookup.h"
 #include "project/names.h"
 
@@ -14,16 +13,6 @@ Project grouped(const Project& project, std::span<const Id> ids, Id& made) {
   Item whole;
   whole.name = UniqueNames(*sheetOf(project, items.front()->id)).take("group");
   whole.form = std::make_shared<const Group>(Group{movedInto(whole, items), {}});
-  return withOneInstead(project, items, std::move(whole), made);
-}
-
-Project repeated(const Project& project, std::span<const Id> ids, const Pattern& pattern, Id& made) {
-  const auto items = combinable(project, ids);
-  if (items.empty()) return project;
-  constexpr const char* names[] = {"row", "grid", "ring"};
-  Item whole;
-  whole.name = names[pattern.index()];
-  whole.form = std::make_shared<const Repeat>(Repeat{movedInto(whole, items), pattern, {}, {}});
   return withOneInstead(project, items, std::move(whole), made);
 }
 

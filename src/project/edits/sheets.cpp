@@ -2,9 +2,11 @@
 
 #include <algorithm>
 
+#include "project/columns.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/names.h"
+#include "project/resolve.h"
 
 namespace widecut {
 namespace {
@@ -212,6 +214,35 @@ Project withPieceForm(const Project& project, Id id, const PieceForm& form, Kept
     }
     return out;
   });
+}
+
+Project withItemsAtMargins(const Project& project, Id id, const Setting& before) {
+  const PiecePtr piece = findPiece(project, id);
+  if (!piece) return project;
+  Project next = project;
+  for (const SheetPtr& sheet : piece->sheets) {
+    const Box from = marginBox(*sheet, before), to = marginBox(*sheet, piece->setting);
+    for (const ItemPtr& item : sheet->items) {
+      if (item->locked) continue;
+      const Box box = boxInParent(*item);
+      constexpr double close = 0.01;  // points
+      const auto along = [&](double low, double high, double fromLow, double fromHigh, double toLow, double toHigh) {
+        const bool atLow = std::abs(low - fromLow) < close, atHigh = std::abs(high - fromHigh) < close;
+        if (atLow && atHigh && toHigh > toLow) return std::pair{toLow, toHigh};
+        const double by = atLow ? toLow - fromLow : atHigh ? toHigh - fromHigh : 0;
+        return std::pair{low + by, high + by};
+      };
+      const auto [left, right] = along(box.low.x, box.high.x, from.low.x, from.high.x, to.low.x, to.high.x);
+      const auto [top, foot] = along(box.low.y, box.high.y, from.low.y, from.high.y, to.low.y, to.high.y);
+      const Box wanted{{left, top}, {right, foot}};
+      if (box.isEmpty() || wanted == box) continue;
+      const auto grown = [](double size, double want) { return size > 0 ? want / size : 1; };
+      const Affine scale = Affine::scale(grown(box.width(), wanted.width()), grown(box.height(), wanted.height()));
+      const Id one[] = {item->id};
+      next = withResized(next, one, Affine::move(wanted.low) * scale * Affine::move(-box.low));
+    }
+  }
+  return next;
 }
 
 }  // namespace widecut

@@ -46,6 +46,9 @@ enum class Kept : unsigned char { WhereTheyAre, Scaled };
 /// The piece's sheets in another form. Items stay where they are, or are scaled along by the smaller of both ratios and
 /// centred; then folds keep their share of the width.
 Project withPieceForm(const Project& project, Id piece, const PieceForm& form, Kept kept);
+/// The items of a piece's sheets after its margins were others: those whose edge lay on a margin go along with it, and
+/// those that lay on two that face each other are resized. Those that are locked stay.
+Project withItemsAtMargins(const Project& project, Id piece, const Setting& before);
 /// That of the first sheet of a piece.
 PieceForm formOf(const Piece& piece);
 

@@ -33,7 +33,15 @@ bool showsChildren(const Kind&) {
   return false;
 }
 template <class Kind>
-std::vector<Affine> copiesOf(const Kind&) {
+std::vector<Copy> copiesOf(const Kind&) {
+  return {};
+}
+template <class Kind>
+ItemList shownIn(const Kind& node, int) {
+  return childrenOf(node);
+}
+template <class Kind>
+std::vector<StylePtr> ownLooks(const Kind&) {
   return {};
 }
 template <class Kind>
@@ -116,8 +124,16 @@ bool showsChildren(const Form& form) {
   return std::visit([](const auto& node) { return showsChildren(*node); }, form);
 }
 
-std::vector<Affine> copiesOf(const Form& form) {
+std::vector<Copy> copiesOf(const Form& form) {
   return std::visit([](const auto& node) { return copiesOf(*node); }, form);
+}
+
+ItemList shownIn(const Form& form, int copy) {
+  return std::visit([&](const auto& node) { return shownIn(*node, copy); }, form);
+}
+
+std::vector<StylePtr> ownLooks(const Form& form) {
+  return std::visit([](const auto& node) { return ownLooks(*node); }, form);
 }
 
 std::size_t countOfCopies(const Form& form) {
@@ -162,7 +178,7 @@ bool isSameRule(const Form& a, const Form& b) {
 }
 
 std::optional<Formula> Flat::add(const Item& item, const Affine& parent) {
-  return item.hidden ? std::nullopt : add(item.form, parent * item.toParent());
+  return item.isDelivered() ? add(item.form, parent * item.toParent()) : std::nullopt;
 }
 
 Formula Flat::add(Outline outline) {

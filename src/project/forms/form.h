@@ -30,8 +30,17 @@ Item withChildReplaced(const Item& item, std::size_t child, const ItemList& chil
 
 /// True when the form shows its children as they are; false when it makes an outline of them, or has none.
 bool showsChildren(const Form& form);
-/// The places, in the item's frame space, where a form that shows its children does so; none for others.
-std::vector<Affine> copiesOf(const Form& form);
+/// One of the places where a form that shows its children does so.
+struct Copy {
+  int number = 0;  ///< From 0 on, the ones that are left out counted.
+  Affine place;    ///< In the item's frame space.
+};
+/// The copies that show; none for forms that show no children.
+std::vector<Copy> copiesOf(const Form& form);
+/// The children as one copy shows them: a repeat may have a look of its own for some of them there.
+ItemList shownIn(const Form& form, int copy);
+/// The styles that a form has for some copies of its children.
+std::vector<StylePtr> ownLooks(const Form& form);
 
 /// How many times a form shows, or counts, each of its children: 1 for most.
 std::size_t countOfCopies(const Form& form);

@@ -19,15 +19,13 @@ Form mapped(const Group& group, const Affine& linear) {
 }
 
 std::optional<Formula> flatten(const Group& group, const Affine& frame, Flat& flat) {
-  return flattenAll(group.members, copiesOf(group), frame, flat);
+  return flattenAll(group.members, frame, flat);
 }
 
-std::optional<Formula> flattenAll(const ItemList& items, const std::vector<Affine>& places, const Affine& frame,
-                                  Flat& flat) {
+std::optional<Formula> flattenAll(const ItemList& items, const Affine& frame, Flat& flat) {
   std::optional<Formula> all;
-  for (const Affine& place : places)
-    for (const ItemPtr& item : items)
-      if (auto one = flat.add(*item, frame * place)) all = all ? Formula::joined(*all, Role::Add, *one) : *one;
+  for (const ItemPtr& item : items)
+    if (auto one = flat.add(*item, frame)) all = all ? Formula::joined(*all, Role::Add, *one) : *one;
   return all;
 }
 

@@ -17,13 +17,12 @@ inline const ItemList& childrenOf(const Group& group) { return group.members; }
 std::optional<Form> withChildren(const Group& group, ItemList members);
 Form withChildReplaced(const Group& group, std::size_t member, const ItemList& members, const Formula& joined);
 inline bool showsChildren(const Group&) { return true; }
-inline std::vector<Affine> copiesOf(const Group&) { return {Affine{}}; }
+inline std::vector<Copy> copiesOf(const Group&) { return {Copy{}}; }
 Form mapped(const Group& group, const Affine& linear);
 inline bool isSameRule(const Group& a, const Group& b) { return a.extra == b.extra; }
 std::optional<Formula> flatten(const Group& group, const Affine& frame, Flat& flat);
 
-/// What items cover together, as Flat takes it; each at all the places.
-std::optional<Formula> flattenAll(const ItemList& items, const std::vector<Affine>& places, const Affine& frame,
-                                  Flat& flat);
+/// What items cover together, as Flat takes it.
+std::optional<Formula> flattenAll(const ItemList& items, const Affine& frame, Flat& flat);
 
 }  // namespace widecut
