@@ -124,8 +124,9 @@ void LayerCache::place(std::size_t at, const ItemPtr& item) {
   one.corner.reset();
   one.layer = item->isDelivered() ? layerOf(item) : Layer{};
   if (item->dimmed) one.layer.opacity *= dimmedTo;
-  boxes_[at] =
-      !item->isDelivered() ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
+  boxes_[at] = !item->isDelivered()
+                   ? QRect()
+                   : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
 }
 
 void LayerCache::draw(QPainter& painter, const QRect& part) {

@@ -16,8 +16,8 @@ inline constexpr double mostLength = 1e6;                 ///< Of every coordina
 inline constexpr double leastSide = 1, mostSide = 14400;  ///< Of a sheet.
 inline constexpr double mostBleed = 720;
 inline constexpr int mostColumns = 50;
-inline constexpr double leastGrid = 0.1;        ///< From line to line, where there is a grid.
-inline constexpr std::size_t mostGuides = 1000; ///< Of one sheet, and of one piece.
+inline constexpr double leastGrid = 0.1;                     ///< From line to line, where there is a grid.
+inline constexpr std::size_t mostGuides = 1000;              ///< Of one sheet, and of one piece.
 inline constexpr double leastLine = 1e-6, mostLine = 1e4;    ///< Width of a drawn line.
 inline constexpr double leastPixel = 1e-9, mostPixel = 1e6;  ///< Points per pixel of a picture.
 inline constexpr double mostTurnDeg = 1e6;

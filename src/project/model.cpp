@@ -62,7 +62,8 @@ bool isSame(const Item& a, const Item& b) {
 
 bool isSame(const Sheet& a, const Sheet& b) {
   return a.id == b.id && a.name == b.name && a.width == b.width && a.height == b.height && a.bleed == b.bleed &&
-         a.folds == b.folds && a.guides == b.guides && a.paper == b.paper && a.extra == b.extra && areSameItems(a.items, b.items);
+         a.folds == b.folds && a.guides == b.guides && a.paper == b.paper && a.extra == b.extra &&
+         areSameItems(a.items, b.items);
 }
 
 bool isSame(const Project& a, const Project& b) {

@@ -104,9 +104,9 @@ Either(Kinds...) -> Either<Kinds...>;
 
 std::size_t countOf(const Pattern& pattern) {
   return std::visit(Either{[](const Grid& grid) { return size(grid.columns) * size(grid.rows); },
-                          [](const Trail& trail) { return size(countOf(trail, Along(trail.line))); },
-                          [](const Mirrored& mirrored) { return 2 * size(mirrored.axes); },
-                          [](const auto& line) { return size(line.count); }},
+                           [](const Trail& trail) { return size(countOf(trail, Along(trail.line))); },
+                           [](const Mirrored& mirrored) { return 2 * size(mirrored.axes); },
+                           [](const auto& line) { return size(line.count); }},
                     pattern);
 }
 
@@ -118,28 +118,28 @@ Pattern mapped(const Pattern& pattern, const Affine& linear) {
   const double way = linear.determinant() < 0 ? -1 : 1;  // a mirror turns turns round
   Pattern out = pattern;
   std::visit(Either{[&](Row& row) {
-                     row.step = linear.vector(row.step);
-                     row.each.turn *= way;
-                   },
-                   [&](Grid& grid) {
-                     grid.across = linear.vector(grid.across);
-                     grid.down = linear.vector(grid.down);
-                   },
-                   [&](Ring& ring) {
-                     ring.centre = linear(ring.centre);
-                     ring.sweep *= way;
-                     ring.each.turn *= way;
-                   },
-                   [&](Trail& trail) {
-                     trail.line = transformed(Outline{{trail.line}}, linear).contours.front();
-                     trail.pitch *= linear.meanScale();
-                     trail.each.turn *= way;
-                   },
-                   [&](Mirrored& mirrored) {
-                     mirrored.centre = linear(mirrored.centre);
-                     const Point axis = linear.vector({std::cos(mirrored.angle), std::sin(mirrored.angle)});
-                     if (linear.linear() != Affine{}) mirrored.angle = std::atan2(axis.y, axis.x);
-                   }},
+                      row.step = linear.vector(row.step);
+                      row.each.turn *= way;
+                    },
+                    [&](Grid& grid) {
+                      grid.across = linear.vector(grid.across);
+                      grid.down = linear.vector(grid.down);
+                    },
+                    [&](Ring& ring) {
+                      ring.centre = linear(ring.centre);
+                      ring.sweep *= way;
+                      ring.each.turn *= way;
+                    },
+                    [&](Trail& trail) {
+                      trail.line = transformed(Outline{{trail.line}}, linear).contours.front();
+                      trail.pitch *= linear.meanScale();
+                      trail.each.turn *= way;
+                    },
+                    [&](Mirrored& mirrored) {
+                      mirrored.centre = linear(mirrored.centre);
+                      const Point axis = linear.vector({std::cos(mirrored.angle), std::sin(mirrored.angle)});
+                      if (linear.linear() != Affine{}) mirrored.angle = std::atan2(axis.y, axis.x);
+                    }},
              out);
   return out;
 }

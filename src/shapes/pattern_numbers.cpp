@@ -97,24 +97,36 @@ const PatternNumber rowNumbers[] = {
     growthNumber<Row>()};
 
 const PatternNumber gridNumbers[] = {
-    {aCount("columns", "How many copies a row", 3), [](const Pattern& p, const Box&) { return of<Grid>(p).columns * 1.0; },
+    {aCount("columns", "How many copies a row", 3),
+     [](const Pattern& p, const Box&) { return of<Grid>(p).columns * 1.0; },
      [](Pattern& p, const Box&, double v) { of<Grid>(p).columns = static_cast<int>(v); }},
     {aCount("rows", "How many rows", 3), [](const Pattern& p, const Box&) { return of<Grid>(p).rows * 1.0; },
      [](Pattern& p, const Box&, double v) { of<Grid>(p).rows = static_cast<int>(v); }},
-    {{"every other row", -1, 1, 0, 0.01, "How far every other row is shifted, as a share of the pitch", {},
+    {{"every other row",
+      -1,
+      1,
+      0,
+      0.01,
+      "How far every other row is shifted, as a share of the pitch",
+      {},
       NumberKind::Share},
      [](const Pattern& p, const Box&) { return of<Grid>(p).shift; },
      [](Pattern& p, const Box&, double v) { of<Grid>(p).shift = v; }},
-    {aLength("gap across", "Between columns"), [](const Pattern& p, const Box& b) { return gapOf(of<Grid>(p).across, b); },
+    {aLength("gap across", "Between columns"),
+     [](const Pattern& p, const Box& b) { return gapOf(of<Grid>(p).across, b); },
      [](Pattern& p, const Box& b, double v) { of<Grid>(p).across = withGap(of<Grid>(p).across, b, v); }},
     {aLength("gap down", "Between rows"), [](const Pattern& p, const Box& b) { return gapOf(of<Grid>(p).down, b); },
-     [](Pattern& p, const Box& b, double v) { of<Grid>(p).down = withGap(of<Grid>(p).down, b, v, {0, 1}); }},
+     [](Pattern& p, const Box& b, double v) {
+       of<Grid>(p).down = withGap(of<Grid>(p).down, b, v, {0, 1});
+     }},
     {aLength("pitch across", "From one column to the next", 0),
      [](const Pattern& p, const Box&) { return length(of<Grid>(p).across); },
      [](Pattern& p, const Box&, double v) { of<Grid>(p).across = lengthened(of<Grid>(p).across, v); }},
     {aLength("pitch down", "From one row to the next", 0),
      [](const Pattern& p, const Box&) { return length(of<Grid>(p).down); },
-     [](Pattern& p, const Box&, double v) { of<Grid>(p).down = lengthened(of<Grid>(p).down, v, {0, 1}); }}};
+     [](Pattern& p, const Box&, double v) {
+       of<Grid>(p).down = lengthened(of<Grid>(p).down, v, {0, 1});
+     }}};
 
 const PatternNumber ringNumbers[] = {
     countNumber<Ring>(8),

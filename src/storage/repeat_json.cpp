@@ -55,9 +55,8 @@ json patternJson(const Trail& trail) {
 }
 
 json patternJson(const Mirrored& mirrored) {
-  return {{"axes", mirrored.axes},
-          {"centre", pointJson(mirrored.centre)},
-          {"angleDeg", degreesForFile(mirrored.angle)}};
+  return {
+      {"axes", mirrored.axes}, {"centre", pointJson(mirrored.centre)}, {"angleDeg", degreesForFile(mirrored.angle)}};
 }
 
 Row readRow(Members m) { return {m.count("count", 1, most), m.point("step"), readEach(m)}; }

@@ -17,8 +17,12 @@ namespace {
 
 struct GuidesWindow : testing::Test {
   PlaceHands w;
-  GuidesWindow() { prefer([](Preferences& p) { p = {}; }); }
-  ~GuidesWindow() override { prefer([](Preferences& p) { p = {}; }); }
+  GuidesWindow() {
+    prefer([](Preferences& p) { p = {}; });
+  }
+  ~GuidesWindow() override {
+    prefer([](Preferences& p) { p = {}; });
+  }
 
   const std::vector<Guide>& guides() { return w.desk().sheet()->guides; }
   /// A drag given in the mat's pixels.

@@ -15,6 +15,15 @@ struct PlaceHands : NodeHands {
   Box boxOf(Id id) { return boxOnSheet(desk().project(), id); }
   const ItemList& items() { return desk().sheet()->items; }
 
+  /// Digits on the mat, which go to the small entry that is open there, and Enter: one run of typing.
+  void typeEntry(const char* text) {
+    ++actions;
+    QTest::keyClick(&mat(), text[0]);
+    QTest::keyClicks(QApplication::focusWidget(), text + 1);
+    QTest::keyClick(QApplication::focusWidget(), Qt::Key_Return);
+    settle();
+  }
+
  private:
   Id drawn(Qt::Key tool, Point from, Point to) {
     key(tool);

@@ -153,7 +153,8 @@ TEST_F(Arranging, ItemsAtMarginsGoAlong) {
   PieceForm form = formOf(piece);
   form.setting.left = 25;
   form.setting.right = 20;
-  const Project moved = withItemsAtMargins(withPieceForm(sample.project, 1, form, Kept::WhereTheyAre), 1, piece.setting);
+  const Project moved =
+      withItemsAtMargins(withPieceForm(sample.project, 1, form, Kept::WhereTheyAre), 1, piece.setting);
   EXPECT_NEAR(boxOnSheet(moved, left).low.x, 25, 1e-12);
   EXPECT_NEAR(boxOnSheet(moved, left).width(), 20, 1e-12);
   EXPECT_NEAR(boxOnSheet(moved, wide).low.x, 25, 1e-12);
@@ -178,7 +179,8 @@ TEST_F(Arranging, GapsRoundItemsToTheNextOnes) {
   const auto gaps = gapsAround(sample.project, *findSheet(sample.project, sample.sheet), std::vector<Id>{a});
   ASSERT_EQ(gaps.size(), 4U);
   const auto gapAt = [&](bool across, bool before) {
-    return *std::find_if(gaps.begin(), gaps.end(), [&](const Gap& g) { return g.across == across && g.before == before; });
+    return *std::find_if(gaps.begin(), gaps.end(),
+                         [&](const Gap& g) { return g.across == across && g.before == before; });
   };
   EXPECT_EQ(gapAt(true, false).neighbour, right);
   EXPECT_EQ(gapAt(true, false).length, 30);

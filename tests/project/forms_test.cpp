@@ -85,8 +85,8 @@ TEST_F(FormsTest, APictureLiesBehindAllMembers) {
 }
 
 TEST_F(FormsTest, ARepeatIsItsCopies) {
-  const Pattern patterns[] = {Row{4, {30, 10}, {0.2}}, Grid{3, 2, {35, 0}, {5, 40}, 0.5}, Ring{5, {0, 60}, 2 * pi, true},
-                              Ring{4, {20, 60}, pi, false}};
+  const Pattern patterns[] = {Row{4, {30, 10}, {0.2}}, Grid{3, 2, {35, 0}, {5, 40}, 0.5},
+                              Ring{5, {0, 60}, 2 * pi, true}, Ring{4, {20, 60}, pi, false}};
   const Id bar = add("bar", fitted(rectangleOutline(1, 1), {{-50, 60}, {300, 75}}), {1, 2, 3});
   std::mt19937 random(3);
   for (const Pattern& pattern : patterns) {

@@ -86,8 +86,8 @@ TEST_F(Repeats, AreTheirReleasedItemsInTheSceneAndInRecipes) {
   int along = 0;
   for (int round = 0; round < 120; ++round) {
     const std::vector<Id> items = round % 3 == 0 ? std::vector<Id>{disc, box} : std::vector<Id>{disc};
-    Project p = round % 5 == 0 ? repeatedAlong(project, items, anyLine(), made)
-                               : repeated(project, items, anyPattern(), made);
+    Project p =
+        round % 5 == 0 ? repeatedAlong(project, items, anyLine(), made) : repeated(project, items, anyPattern(), made);
     along += round % 5 == 0;
     const Id repeat = made;
     p = changedHere(p, repeat);
@@ -166,7 +166,8 @@ TEST_F(Repeats, CopiesGoAlongALineByCountOrPitch) {
   const auto middles = [&](const Project& now) {
     std::vector<Point> all;
     const Repeat repeat = repeatIn(now, made);
-    for (const Copy& copy : copiesOf(repeat)) all.push_back(frameToSheet(now, made)(copy.place(firstBox(repeat).centre())));
+    for (const Copy& copy : copiesOf(repeat))
+      all.push_back(frameToSheet(now, made)(copy.place(firstBox(repeat).centre())));
     return all;
   };
   const auto all = middles(p);

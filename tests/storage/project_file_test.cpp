@@ -178,7 +178,7 @@ TEST(ProjectJson, WrongValuesAreRefusedWithTheirPlace) {
         Case{"\"at\": [", "\"at\": [1, ", "not a pair"},
         Case{"\"count\": 3", "\"count\": 0", "items[1].repeat.row.count is out of range"},
         Case{"\"count\": 3", "\"count\": 2.5", "count is not a whole number"},
-        Case{"\"row\": {", "\"line\": {", "row is missing, and so are grid and ring"},
+        Case{"\"row\": {", "\"line\": {", "row is missing, and so are grid, ring, path and mirror"},
         Case{"\"repeat\": {", "\"repeat\": {\"leftOut\": [1, 0],", "leftOut is not a rising list"},
         Case{"\"repeat\": {", "\"repeat\": {\"leftOut\": [3],", "leftOut is not a rising list"},
         Case{"\"kind\": \"puzzle piece\"", "\"kind\": \"riddle\"", "items[2].starter.kind is no kind of starter"},

@@ -123,7 +123,8 @@ void ArrangePage::make(const QString& name, const ItemsChange& change) {
 
 std::vector<ArrangePage::Action> ArrangePage::actions() const {
   std::vector<Action> all;
-  all.push_back({tr("Neaten"), "Neaten", [](const Project& p, const std::vector<Id>& ids) { return neatened(p, ids); }});
+  all.push_back(
+      {tr("Neaten"), "Neaten", [](const Project& p, const std::vector<Id>& ids) { return neatened(p, ids); }});
   for (const InLine align : allInLine) {
     const char* word = alignWords[static_cast<std::size_t>(align)];
     all.push_back({tr(word), word, [align, to = to_, of = of_](const Project& p, const std::vector<Id>& ids) {

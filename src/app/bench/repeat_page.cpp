@@ -126,9 +126,8 @@ QWidget* RepeatPage::buildCopies() {
   };
   like_ = button(tr("Like the others"), "likeTheOthers", tr("This copy looks like the other ones again"), 1);
   all_ = button(tr("All like it"), "allLikeIt", tr("Every copy looks like this one"), 2);
-  connect(like_, &QPushButton::clicked, this, [this] {
-    desk_.commit(tr("Like the others"), withoutOwnLook(desk_.settled(), id(), desk_.chosenCopy()));
-  });
+  connect(like_, &QPushButton::clicked, this,
+          [this] { desk_.commit(tr("Like the others"), withoutOwnLook(desk_.settled(), id(), desk_.chosenCopy())); });
   connect(all_, &QPushButton::clicked, this, [this] {
     desk_.commit(tr("All like this copy"), withLookForAll(desk_.settled(), id(), desk_.chosenCopy()));
   });

@@ -6,10 +6,18 @@
 #include "app/desk/grouping.h"
 #include "app/desk/repeating.h"
 #include "app/desk/selecting.h"
+#include "app/tools/repeat_entry.h"
 #include "project/edits/order.h"
 #include "project/edits/tree.h"
 
 namespace widecut::commands {
+
+/// Of rows and grids the gap can be typed at once: that is what people set them to.
+template <std::size_t Kind>
+void repeatAs(const Site& s) {
+  repeatSelection(s.desk, Kind);
+  if (Kind == patternRow || Kind == patternGrid) openRepeatEntry(s.mat, s.desk);
+}
 
 inline constexpr Command arrangeCommands[] = {
     {.id = Do::Group,
@@ -37,7 +45,7 @@ inline constexpr Command arrangeCommands[] = {
      .name = "repeatRow",
      .words = QT_TRANSLATE_NOOP("Commands", "Row of copies"),
      .keys = "C",
-     .run = [](const Site& s) { repeatSelection(s.desk, patternRow); },
+     .run = repeatAs<patternRow>,
      .applies = some,
      .hint = QT_TRANSLATE_NOOP("Commands", "Live: their number, gap and all of their look stay editable"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Row")},
@@ -46,7 +54,7 @@ inline constexpr Command arrangeCommands[] = {
      .name = "repeatGrid",
      .words = QT_TRANSLATE_NOOP("Commands", "Grid of copies"),
      .keys = "Shift+C",
-     .run = [](const Site& s) { repeatSelection(s.desk, patternGrid); },
+     .run = repeatAs<patternGrid>,
      .applies = some,
      .brief = QT_TRANSLATE_NOOP("Commands", "Grid")},
     {.id = Do::RepeatRing,
@@ -55,7 +63,7 @@ inline constexpr Command arrangeCommands[] = {
      .name = "repeatRing",
      .words = QT_TRANSLATE_NOOP("Commands", "Ring of copies"),
      .keys = "Q",
-     .run = [](const Site& s) { repeatSelection(s.desk, patternRing); },
+     .run = repeatAs<patternRing>,
      .applies = some,
      .hint = QT_TRANSLATE_NOOP("Commands", "Round the pivot or, where none is set, about the foot of it"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Ring")},
@@ -74,7 +82,7 @@ inline constexpr Command arrangeCommands[] = {
      .name = "repeatMirrored",
      .words = QT_TRANSLATE_NOOP("Commands", "Mirrored copies"),
      .keys = "Shift+J",
-     .run = [](const Site& s) { repeatSelection(s.desk, patternMirror); },
+     .run = repeatAs<patternMirror>,
      .applies = some,
      .hint = QT_TRANSLATE_NOOP("Commands", "At an axis through the pivot, or beside it; several axes all round"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Mirrored")},

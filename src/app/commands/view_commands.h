@@ -4,8 +4,8 @@
 #include <QApplication>
 #include <QMessageBox>
 
-#include "app/desk/arranging.h"
 #include "app/commands/command_rules.h"
+#include "app/desk/arranging.h"
 #include "app/desk/preferences.h"
 #include "app/mat/mat.h"
 #include "app/mat/selection_frame.h"
@@ -117,7 +117,7 @@ inline constexpr Command viewCommands[] = {
          [](const Site& s) {
            prefer([](Preferences& p) { p.rests = !p.rests; });
            emit s.desk.told(preferences().rests ? Desk::tr("Drags rest at edges, nodes and gaps again")
-                                         : Desk::tr("Drags go where the pointer goes · Y lets them rest again"));
+                                                : Desk::tr("Drags go where the pointer goes · Y lets them rest again"));
            emit s.desk.viewChanged();
          },
      .hint = QT_TRANSLATE_NOOP("Commands", "At edges, middles, nodes, equal gaps and more; Ctrl lets one drag pass"),

@@ -86,8 +86,8 @@ void GuideDrags::drag(const Pointer& pointer) {
 
 void GuideDrags::release(const Pointer& pointer) {
   if (moved_) {
-    const bool isGone = taken_ && guidesOf(desk_.project(), taken_->owner).size() <
-                                      guidesOf(desk_.settled(), taken_->owner).size();
+    const bool isGone =
+        taken_ && guidesOf(desk_.project(), taken_->owner).size() < guidesOf(desk_.settled(), taken_->owner).size();
     trial_.settle(!taken_ ? Mat::tr("Lay a guide") : isGone ? Mat::tr("Take a guide away") : Mat::tr("Move a guide"));
   } else if (taken_) {
     chosen_ = taken_;
@@ -144,9 +144,7 @@ bool GuideDrags::key(const QKeyEvent& event) {
   const auto way = arrowStep(event.key());
   if (!way) return false;
   mat_.entry().finish();
-  const double size = event.modifiers() & Qt::ShiftModifier     ? 10
-                      : event.modifiers() & Qt::ControlModifier ? 0.1
-                                                                : 1;
+  const double size = event.modifiers() & Qt::ShiftModifier ? 10 : event.modifiers() & Qt::ControlModifier ? 0.1 : 1;
   Guide moved = *guide;
   moved.at += size * pointsPerMillimetre * (guide->upright ? way->x : way->y);
   desk_.commit(Mat::tr("Nudge a guide"), withGuideSet(desk_.settled(), *chosen_, moved));
@@ -167,7 +165,8 @@ std::optional<Qt::CursorShape> GuideDrags::cursorAt(QPointF onMat) const {
 }
 
 QString GuideDrags::hint() const {
-  if (held_ && taken_) return Mat::tr("Let go to set the guide · back in the ruler it is thrown away · Ctrl moves freely");
+  if (held_ && taken_)
+    return Mat::tr("Let go to set the guide · back in the ruler it is thrown away · Ctrl moves freely");
   if (held_) return Mat::tr("Let go to lay the guide · with Shift it lies on all sheets of the piece");
   return Mat::tr("Drag a guide out of the ruler · drag a tab to move its guide, click it to type or nudge it");
 }
@@ -194,11 +193,10 @@ void GuideDrags::paint(QPainter& painter) const {
     painter.setPen(Qt::NoPen);
     painter.setBrush(guideColour);
     const double r = isChosen ? 6 : 4.5;
-    painter.drawPolygon(guide.upright
-                            ? QPolygonF({{tab.x() - r, rulerSize - 9.0}, {tab.x() + r, rulerSize - 9.0},
-                                         {tab.x(), rulerSize + 0.0}})
-                            : QPolygonF({{rulerSize - 9.0, tab.y() - r}, {rulerSize - 9.0, tab.y() + r},
-                                         {rulerSize + 0.0, tab.y()}}));
+    painter.drawPolygon(
+        guide.upright
+            ? QPolygonF({{tab.x() - r, rulerSize - 9.0}, {tab.x() + r, rulerSize - 9.0}, {tab.x(), rulerSize + 0.0}})
+            : QPolygonF({{rulerSize - 9.0, tab.y() - r}, {rulerSize - 9.0, tab.y() + r}, {rulerSize + 0.0, tab.y()}}));
     painter.setRenderHint(QPainter::Antialiasing, false);
     if (guide.name.empty()) continue;
     painter.setPen(guideColour);

@@ -47,8 +47,8 @@ class GuideDrags {
   Trial trial_;
   Snapper snapper_;
   bool held_ = false, moved_ = false;
-  bool upright_ = false;                 ///< Of the guide that is held.
-  std::optional<GuidePlace> taken_;      ///< The guide that is held; nothing for a new one.
+  bool upright_ = false;             ///< Of the guide that is held.
+  std::optional<GuidePlace> taken_;  ///< The guide that is held; nothing for a new one.
   std::optional<GuidePlace> chosen_;
   Pointer pressed_{};
 };

@@ -128,8 +128,8 @@ void Mat::paintEvent(QPaintEvent*) {
 MatGround Mat::ground() const {
   const SheetPtr sheet = desk_.sheet();
   const PiecePtr piece = pieceOf(desk_.project(), sheet->id);
-  return {size(),       origin_,      zoom_,        sheet->id,      sheet->box(),
-          sheet->bleed, sheet->folds, sheet->paper, piece->setting, desk_.view(), preferences().showsGrid};
+  return {size(),       origin_,      zoom_,          sheet->id,    sheet->box(),           sheet->bleed,
+          sheet->folds, sheet->paper, piece->setting, desk_.view(), preferences().showsGrid};
 }
 
 void Mat::bringStillUpToDate() {

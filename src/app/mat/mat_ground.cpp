@@ -47,8 +47,7 @@ void paintSetting(QPainter& painter, const MatGround& g) {
   Sheet sheet;
   sheet.width = g.page.width();
   sheet.height = g.page.height();
-  for (const Box& column : columnsOf(sheet, s))
-    painter.drawRect(onPixels({g.toMat(column.low), g.toMat(column.high)}));
+  for (const Box& column : columnsOf(sheet, s)) painter.drawRect(onPixels({g.toMat(column.low), g.toMat(column.high)}));
 }
 
 /// The grid of the piece, as far as its lines stand apart; every fifth of them is plainer.
@@ -64,14 +63,14 @@ void paintGrid(QPainter& painter, const MatGround& g) {
   const auto pen = [&](int i) {
     painter.setPen(QPen(i % plainer == 0 ? QColor(0x2B, 0x5C, 0x9E, 90) : QColor(0x2B, 0x5C, 0x9E, 44), 1));
   };
-  for (int i = static_cast<int>(std::ceil((area.left() - g.origin.x()) / step)); g.origin.x() + i * step <= area.right();
-       ++i) {
+  for (int i = static_cast<int>(std::ceil((area.left() - g.origin.x()) / step));
+       g.origin.x() + i * step <= area.right(); ++i) {
     if (i % every != 0) continue;
     pen(i);
     painter.drawLine(QPointF(g.origin.x() + i * step, area.top()), QPointF(g.origin.x() + i * step, area.bottom()));
   }
-  for (int i = static_cast<int>(std::ceil((area.top() - g.origin.y()) / step)); g.origin.y() + i * step <= area.bottom();
-       ++i) {
+  for (int i = static_cast<int>(std::ceil((area.top() - g.origin.y()) / step));
+       g.origin.y() + i * step <= area.bottom(); ++i) {
     if (i % every != 0) continue;
     pen(i);
     painter.drawLine(QPointF(area.left(), g.origin.y() + i * step), QPointF(area.right(), g.origin.y() + i * step));

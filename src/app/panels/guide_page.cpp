@@ -117,8 +117,9 @@ QWidget* GuidePage::line(const GuidePlace& place, const Guide& guide) {
     set(place, tr("Name a guide"), [&](Guide& one) { one.name = text; });
   });
   row->addWidget(name, 1);
-  auto* all = small(isOfPiece ? "≡" : "–", isOfPiece ? tr("On all sheets of the piece: click for this one alone")
-                                                     : tr("On this sheet alone: click for all of the piece"),
+  auto* all = small(isOfPiece ? "≡" : "–",
+                    isOfPiece ? tr("On all sheets of the piece: click for this one alone")
+                              : tr("On this sheet alone: click for all of the piece"),
                     number + " all", box);
   connect(all, &QToolButton::clicked, this, [this, place, isOfPiece] {
     const Id sheet = desk_.sheet()->id;
@@ -142,7 +143,8 @@ QWidget* GuidePage::line(const GuidePlace& place, const Guide& guide) {
 void GuidePage::refresh() {
   const Project& project = desk_.project();
   std::vector<std::pair<GuidePlace, Guide>> now;
-  for (const GuidePlace& place : guidesOn(project, desk_.sheet()->id)) now.emplace_back(place, *findGuide(project, place));
+  for (const GuidePlace& place : guidesOn(project, desk_.sheet()->id))
+    now.emplace_back(place, *findGuide(project, place));
   if (now == shown_ && unit_ == desk_.unit()) return;
   // While one is typed on its line stays: only its number changes.
   const auto isAlike = [&] {

@@ -21,6 +21,7 @@ namespace {
 
 constexpr std::size_t mostDots = 200;
 constexpr double leastApart = 22, dotSize = 4, dragStart = 3;  // pixels
+constexpr double beyondDot = 20;  // pixels from a copy's dot to the diamond that lies there, too
 
 double gapsOf(int count) { return std::max(1, count - 1); }
 
@@ -51,6 +52,18 @@ Point layoutPlaceOf(const Pattern& pattern, Point middle) {
   return places.size() > 1 ? places[1](middle) : along.at(along.length()).at;
 }
 
+/// Which way the diamond lies off that place, so that it covers no dot; nothing where no copy lies.
+Point wayOff(const Pattern& pattern) {
+  if (const auto* row = std::get_if<Row>(&pattern)) return row->step;
+  if (const auto* grid = std::get_if<Grid>(&pattern)) return grid->across + grid->down;
+  if (const auto* trail = std::get_if<Trail>(&pattern)) {
+    const Along along(trail->line);
+    const Point way = along.at(along.length() / 2).direction;
+    return {-way.y, way.x};
+  }
+  return {};
+}
+
 /// The pattern with that place dragged.
 Pattern laidOut(const Pattern& pattern, Point middle, Point to) {
   Pattern out = pattern;
@@ -67,8 +80,7 @@ Pattern laidOut(const Pattern& pattern, Point middle, Point to) {
       grid->down = grid->down * (down / gapsOf(grid->rows));
     }
   }
-  if (auto* trail = std::get_if<Trail>(&out))
-    trail->pitch = std::max(0.1, nearestLength(Along(trail->line), to));
+  if (auto* trail = std::get_if<Trail>(&out)) trail->pitch = std::max(0.1, nearestLength(Along(trail->line), to));
   return out;
 }
 
@@ -111,7 +123,13 @@ std::vector<Point> RepeatGrips::dots(const Item& item) const {
 
 std::optional<Point> RepeatGrips::layoutPlace(const Item& item) const {
   const Repeat& repeat = *repeatOf(item);
-  return frameToSheet(desk_.project(), item.id)(layoutPlaceOf(repeat.pattern, firstBox(repeat).centre()));
+  const Affine frame = frameToSheet(desk_.project(), item.id);
+  return frame(layoutPlaceOf(repeat.pattern, firstBox(repeat).centre())) + offset(item);
+}
+
+Point RepeatGrips::offset(const Item& item) const {
+  const Point way = frameToSheet(desk_.project(), item.id).vector(wayOff(repeatOf(item)->pattern));
+  return length(way) > 0 ? way * (beyondDot / mat_.zoom() / length(way)) : Point{};
 }
 
 std::optional<RepeatGrips::Handle> RepeatGrips::handleAt(const Pointer& pointer) const {
@@ -138,6 +156,7 @@ bool RepeatGrips::press(const Pointer& pointer) {
   pressed_ = pointer;
   moved_ = false;
   if (held_) snapper_.begin(desk_.selection());
+  if (held_ == diamond) heldOff_ = offset(*item());
   return isHeld();
 }
 
@@ -170,7 +189,8 @@ Project RepeatGrips::reframed(Handle copy, const Affine& sheetMap) const {
 }
 
 void RepeatGrips::drag(const Pointer& pointer) {
-  const ItemPtr before = held_ && !desk_.selection().empty() ? findItem(desk_.settled(), desk_.selection().front()) : nullptr;
+  const ItemPtr before =
+      held_ && !desk_.selection().empty() ? findItem(desk_.settled(), desk_.selection().front()) : nullptr;
   const Repeat* repeat = before ? repeatOf(*before) : nullptr;
   if (!repeat) return;
   const QPointF way = pointer.onMat - pressed_.onMat;
@@ -188,7 +208,9 @@ void RepeatGrips::drag(const Pointer& pointer) {
   }
   const auto back = frameToSheet(desk_.settled(), before->id).inverse();
   if (!back) return;
-  Point to = snapper_.resting(pointer).onSheet;
+  Pointer atCopy = pointer;
+  atCopy.onSheet = pointer.onSheet - heldOff_;
+  Point to = snapper_.resting(atCopy).onSheet;
   const Point middle = firstBox(*repeat).centre();
   if (pointer.keys & Qt::ShiftModifier) {
     // Level or upright from the first copy.
@@ -283,7 +305,8 @@ QString RepeatGrips::hint() const {
   const auto& leftOut = repeatOf(*now)->leftOut;
   if (std::binary_search(leftOut.begin(), leftOut.end(), *handle)) return Mat::tr("Click to show this copy again");
   return hasPhoto(*now, *handle)
-             ? Mat::tr("Click to leave copy %1 out · drag and wheel reframe its photo alone · Shift-click: its own look")
+             ? Mat::tr(
+                   "Click to leave copy %1 out · drag and wheel reframe its photo alone · Shift-click: its own look")
                    .arg(*handle + 1)
              : Mat::tr("Click to leave copy %1 out · Shift-click gives it a look of its own").arg(*handle + 1);
 }

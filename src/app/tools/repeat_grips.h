@@ -38,6 +38,8 @@ class RepeatGrips : public ItemGrips {
   std::vector<Point> dots(const Item& item) const;
   /// Where the diamond is, on the sheet.
   std::optional<Point> layoutPlace(const Item& item) const;
+  /// How far it lies off what it lays out.
+  Point offset(const Item& item) const;
   std::optional<Handle> handleAt(const Pointer& pointer) const;
   /// The picture of one copy moved, in the frame of the item that shows it.
   Project reframed(Handle copy, const Affine& sheetMap) const;
@@ -47,6 +49,7 @@ class RepeatGrips : public ItemGrips {
   std::optional<Handle> held_, hot_;
   Pointer pressed_{};
   bool moved_ = false;
+  Point heldOff_;
   Point by_;  ///< How far all of it was moved.
 };
 

@@ -103,8 +103,7 @@ QString SelectTool::hint() const {
   if (onPivot_) return Mat::tr("Drag the pivot anywhere: the selection turns about it, and with Alt is sized from it");
   if (doing_ == Doing::Marquee) return Mat::tr("Takes what lies inside · Alt takes what it touches · Shift adds");
   if (doing_ == Doing::Gripping)
-    return grip_->turns
-               ? Mat::tr("Shift turns in steps of 15° · Esc puts it back")
+    return grip_->turns ? Mat::tr("Shift turns in steps of 15° · Esc puts it back")
            : grip_->slants
                ? Mat::tr("Shift slants in steps of 15° · Alt slants about the pivot · Esc puts it back")
                : Mat::tr("Shift keeps the proportions · Alt keeps the pivot, usually the middle · Esc puts it back");
@@ -119,7 +118,8 @@ QString SelectTool::hint() const {
     return Mat::tr("Drag to move · R reframes the photo · Shift-click adds to the selection");
   if (item && item->locked) return Mat::tr("It is locked: K unlocks it");
   if (item && repeatOf(*item))
-    return Mat::tr("Drag to move all copies · the diamond lays them out, its wheel counts · a click on a dot leaves one out");
+    return Mat::tr(
+        "Drag to move all copies · the diamond lays them out, its wheel counts · a click on a dot leaves one out");
   if (item && showsChildren(item->form))
     return Mat::tr("Drag to move all of it · a double click or Enter goes in, Esc comes out · Shift+G ungroups");
   if (item)

@@ -102,8 +102,8 @@ const SnapField& Snapper::field() {
   if (!field_ || !(fieldOf_ == now)) {
     fieldOf_ = now;
     const auto without = copies_ ? std::span<const Id>{} : std::span<const Id>(items_);
-    field_ = std::make_unique<SnapField>(desk_.settled(), *findSheet(desk_.settled(), desk_.sheet()->id), without,
-                                         kinds);
+    field_ =
+        std::make_unique<SnapField>(desk_.settled(), *findSheet(desk_.settled(), desk_.sheet()->id), without, kinds);
     field_->add(places_);
   }
   return *field_;

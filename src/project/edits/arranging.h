@@ -52,12 +52,11 @@ std::optional<double> commonGap(const Project& project, std::span<const Id> item
 /// The items as wide, or as high, on the sheet as the first of them, each about its own middle. Those that are turned
 /// are left out.
 Project withEqualSize(const Project& project, std::span<const Id> items, bool width);
-/// A rough arrangement made exact: what nearly makes rows and columns does, with its edges or middles in line, whichever
-/// moves them least, and with gaps alike. The outermost ones keep their places as far as that allows.
+/// A rough arrangement made exact: what nearly makes rows and columns does, with its edges or middles in line,
+/// whichever moves them least, and with gaps alike. The outermost ones keep their places as far as that allows.
 Project neatened(const Project& project, std::span<const Id> items);
 /// The item moved along one axis until its box's lower edge (share 0), middle (0.5) or upper one (1) is there, to the
 /// last bit where some number does that.
-Project withBoxAt(const Project& project, Id item, bool across, double share, double wanted,
-                  BoxOf of = BoxOf::Outline);
+Project withBoxAt(const Project& project, Id item, bool across, double share, double wanted, BoxOf of = BoxOf::Outline);
 
 }  // namespace widecut

@@ -84,8 +84,8 @@ Project withGuidesAround(const Project& project, std::span<const Id> items) {
   const SheetPtr sheet = items.empty() ? nullptr : sheetOf(project, items.front());
   if (box.isEmpty() || !sheet) return project;
   Project next = project;
-  for (const Guide& guide : {Guide{true, box.low.x}, Guide{true, box.high.x}, Guide{false, box.low.y},
-                             Guide{false, box.high.y}})
+  for (const Guide& guide :
+       {Guide{true, box.low.x}, Guide{true, box.high.x}, Guide{false, box.low.y}, Guide{false, box.high.y}})
     next = withGuide(next, sheet->id, guide);
   return next;
 }

@@ -75,7 +75,8 @@ Project spaced(const Project& project, const std::vector<Lane>& lines, bool acro
   for (std::size_t i = 0; i < lines.size(); ++i) {
     const Box box = boxOf(out, lines[i]);
     const double by = at - low(box, across);
-    if (i > 0 && i + 1 < lines.size()) out = withMapped(out, lines[i], Affine::move(across ? Point{by, 0} : Point{0, by}));
+    if (i > 0 && i + 1 < lines.size())
+      out = withMapped(out, lines[i], Affine::move(across ? Point{by, 0} : Point{0, by}));
     at += size(box, across) + gap;
   }
   return out;

@@ -161,8 +161,8 @@ Project withOwnLook(const Project& project, Id id, int copy, Id item, const Styl
         std::any_of(repeat.items.begin(), repeat.items.end(), [&](const ItemPtr& one) { return one->id == item; });
     if (!isThere || copy < 0 || static_cast<std::size_t>(copy) >= countOf(repeat.pattern)) return;
     std::erase_if(repeat.looks, [&](const OwnLook& look) { return look.copy == copy && look.item == item; });
-    const auto after = std::find_if(repeat.looks.begin(), repeat.looks.end(),
-                                    [&](const OwnLook& look) { return look.copy > copy; });
+    const auto after =
+        std::find_if(repeat.looks.begin(), repeat.looks.end(), [&](const OwnLook& look) { return look.copy > copy; });
     repeat.looks.insert(after, {copy, item, std::make_shared<const Style>(style)});
   });
 }

@@ -10,9 +10,10 @@
 namespace widecut {
 namespace {
 
-const ItemPtr* childWith(const ItemList& items, Id id) {
+/// The item with this id; null when there is none.
+ItemPtr childWith(const ItemList& items, Id id) {
   const auto found = std::find_if(items.begin(), items.end(), [&](const ItemPtr& item) { return item->id == id; });
-  return found == items.end() ? nullptr : &*found;
+  return found == items.end() ? nullptr : *found;
 }
 
 bool isEachWithin(const Each& each, int count) {
@@ -129,14 +130,12 @@ Form mapped(const Repeat& repeat, const Affine& linear) {
   changed.items = allMapped(repeat.items, linear);
   // Pictures of their own are mapped as those of their items are.
   for (OwnLook& look : changed.looks)
-    if (const ItemPtr* item = childWith(shownIn(repeat, look.copy), look.item))
-      look.style = mapped(**item, linear).style;
+    if (const ItemPtr item = childWith(shownIn(repeat, look.copy), look.item)) look.style = mapped(*item, linear).style;
   return std::make_shared<const Repeat>(std::move(changed));
 }
 
 std::string whatIsBeyond(const Repeat& repeat) {
-  if (!std::visit([](const auto& pattern) { return isWithin(pattern); }, repeat.pattern))
-    return "would reach too far";
+  if (!std::visit([](const auto& pattern) { return isWithin(pattern); }, repeat.pattern)) return "would reach too far";
   return countOf(repeat.pattern) <= limits::mostCopies ? "" : "would have more than 10000 copies";
 }
 
