@@ -8,6 +8,7 @@
 
 #include "app/window_driver.h"
 #include "project/edits/places.h"
+#include "project/edits/repeats.h"
 #include "project/edits/tree.h"
 #include "project/forms/recipe.h"
 #include "shapes/primitives.h"
@@ -130,6 +131,36 @@ void nudgeThousand(benchmark::State& state) {
   }
 }
 
+/// A disc a thousand times in a ring.
+struct RingWindow : Window {
+  Id ring = 0;
+  RingWindow() {
+    lay({disc(0, {420, 120}, 30, {200, 40, 30})});
+    Desk& desk = driver.desk();
+    const std::vector<Id> one{desk.sheet()->items.back()->id};
+    desk.commit("ring", repeated(desk.settled(), one, Ring{1000, {0, 180}}, ring));
+    desk.select({ring});
+    settle();
+  }
+};
+
+void changeRing(benchmark::State& state) {
+  RingWindow window;
+  Trial trial(window.driver.desk());
+  double by = 0;
+  for (auto _ : state) {
+    by += 1.37;
+    trial.show(withPattern(window.driver.desk().settled(), window.ring, Ring{1000, {0, 150 + std::fmod(by, 60)}}));
+    window.paint();
+  }
+}
+
+void dragRing(benchmark::State& state) {
+  RingWindow window;
+  // Where a copy lies, between the dots, of which so many have none.
+  window.drag(state, {420 + 180, 300});
+}
+
 struct DemoWindow : Window {
   DemoWindow() {
     if (!driver.desk().openCopy(DEMO_PROJECT)) std::abort();
@@ -216,6 +247,8 @@ void openSheets(benchmark::State& state, bool untilRead) {
 
 BENCHMARK(dragOneOf)->Name("mat/drag_one_of")->Arg(100)->Arg(10'000)->Unit(benchmark::kMillisecond);
 BENCHMARK(repaintThousand)->Name("mat/repaint_all_of_1000")->Unit(benchmark::kMillisecond);
+BENCHMARK(changeRing)->Name("mat/change_ring_of_1000")->Unit(benchmark::kMillisecond);
+BENCHMARK(dragRing)->Name("mat/drag_ring_of_1000")->Unit(benchmark::kMillisecond);
 BENCHMARK(dragThousand)->Name("mat/drag_1000")->Unit(benchmark::kMillisecond);
 BENCHMARK(selectThousand)->Name("mat/select_all_of_1000")->Unit(benchmark::kMillisecond)->Iterations(10);
 BENCHMARK(nudgeThousand)->Name("mat/nudge_1000")->Unit(benchmark::kMillisecond);

@@ -1,5 +1,6 @@
 // Gaps that are as wide as others.
 #include <algorithm>
+#include <limits>
 
 #include "scene/snapping.h"
 
@@ -24,8 +25,10 @@ void SnapField::alongGaps(int axis, const SnapProbe& probe, double reach, std::v
   const Run own = runOf(probe.box, axis);
   // Neighbours are what lies beside it, and beside those.
   std::vector<Run> row;
-  for (const Box& box : boxes_) {
-    const Run run = runOf(box, axis);
+  constexpr double far = std::numeric_limits<double>::infinity();
+  const Box beside = axis == 0 ? Box{{-far, own.from}, {far, own.to}} : Box{{own.from, -far}, {own.to, far}};
+  for (const std::size_t i : boxGrid_.touching(beside)) {
+    const Run run = runOf(boxGrid_[i], axis);
     if (run.from < own.to && run.to > own.from) row.push_back(run);
   }
   const auto before = [&](double edge) {

@@ -43,6 +43,11 @@ SnapField::SnapField(const Project& project, const Sheet& sheet, std::span<const
   addSheet(project, sheet, piece ? piece->setting : Setting{});
   for (const ItemPtr& item : sheet.items) addItem(item, {}, without);
   for (const int axis : {0, 1}) sortLines(axis);
+  boxGrid_ = BoxGrid(std::move(boxes_));
+  std::vector<Box> placed;
+  placed.reserve(placed_.size());
+  for (const Placed& one : placed_) placed.push_back(one.box);
+  placedGrid_ = BoxGrid(std::move(placed));
   for (auto& sizes : sizes_) {
     std::sort(sizes.begin(), sizes.end());
     sizes.erase(std::unique(sizes.begin(), sizes.end()), sizes.end());

@@ -8,6 +8,7 @@
 
 #include "geometry/exactly.h"
 #include "project/model.h"
+#include "scene/box_grid.h"
 
 namespace widecut {
 
@@ -73,7 +74,7 @@ struct SnapProbe {
 };
 
 /// All that there is to rest at on a sheet, apart from some items. Building it for 10,000 items takes some 15
-/// milliseconds; asking it, half of one (docs/benchmarks.md).
+/// milliseconds; asking it, a tenth of one (docs/benchmarks.md).
 class SnapField {
  public:
   /// Items that are given, and what is inside them, are left out, and so are cutouts that they are parts of.
@@ -134,7 +135,8 @@ class SnapField {
   Box sheet_;
   std::vector<Line> lines_[2];
   std::vector<double> sizes_[2];
-  std::vector<Box> boxes_;  ///< Of items, as gaps count them.
+  std::vector<Box> boxes_;  ///< Of items, as gaps count them; they are in boxGrid_ once all are there.
+  BoxGrid boxGrid_, placedGrid_;
   std::vector<Placed> placed_;
   std::vector<double> turns_;
   std::vector<Point> points_;

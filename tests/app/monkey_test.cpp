@@ -9,6 +9,7 @@
 
 #include "app/bench/starter_strip.h"
 #include "app/desk/shelf.h"
+#include "project/forms/form.h"
 #include "project/limits.h"
 #include "storage/project_file.h"
 #include "text_of.h"
@@ -84,6 +85,7 @@ class Monkey {
     }
     QApplication::processEvents();
     if (QWidget* popup = QApplication::activePopupWidget()) popup->close();
+    keepCopiesFew();
   }
 
   void expectSound() {
@@ -110,6 +112,18 @@ class Monkey {
   WindowDriver w;
 
  private:
+  static std::size_t copiesIn(const ItemList& items) {
+    std::size_t most = 1;
+    for (const ItemPtr& item : items)
+      most = std::max(most, countOfCopies(item->form) * copiesIn(childrenOf(*item)));
+    return most;
+  }
+  /// Copies of copies of copies would take their time, and teach nothing.
+  void keepCopiesFew() {
+    constexpr std::size_t many = 40;
+    for (int i = 0; i < 3 && copiesIn(w.sheet().items) > many; ++i)
+      w.desk().undo();
+  }
   QPoint place() {
     return {static_cast<int>(random_() % static_cast<unsigned>(w.mat().width())),
             static_cast<int>(random_() % static_cast<unsigned>(w.mat().height()))};
@@ -187,6 +201,17 @@ class Monkey {
                                      {Qt::Key_Y},
                                      {Qt::Key_G},
                                      {Qt::Key_G, Qt::ShiftModifier},
+                                     {Qt::Key_C},
+                                     {Qt::Key_C, Qt::ShiftModifier},
+                                     {Qt::Key_Q},
+                                     {Qt::Key_J},
+                                     {Qt::Key_J, Qt::ShiftModifier},
+                                     {Qt::Key_P},
+                                     {Qt::Key_X, Qt::ShiftModifier},
+                                     {Qt::Key_F},
+                                     {Qt::Key_F, Qt::ShiftModifier},
+                                     {Qt::Key_V},
+                                     {Qt::Key_W},
                                      {Qt::Key_K},
                                      {Qt::Key_K, Qt::ShiftModifier},
                                      {Qt::Key_H},
@@ -206,7 +231,8 @@ class Monkey {
                                      {Qt::Key_0, Qt::ControlModifier}};
     const Stroke& s = strokes[random_() % std::size(strokes)];
     // A sheet must not grow without end.
-    if (w.sheet().items.size() > 60 && (s.key == Qt::Key_D || s.key == Qt::Key_V || s.key == Qt::Key_A)) return;
+    if (w.sheet().items.size() > 60 &&
+        (s.key == Qt::Key_G || s.key == Qt::Key_D || s.key == Qt::Key_V || s.key == Qt::Key_A)) return;
     if (sheetsOf(w.desk().settled()).size() > 8 && s.held == (Qt::ControlModifier | Qt::ShiftModifier)) return;
     QTest::keyClick(&w.mat(), static_cast<Qt::Key>(s.key), s.held);
   }

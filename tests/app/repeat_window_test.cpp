@@ -25,7 +25,10 @@ struct RepeatWindow : testing::Test {
     return frameToSheet(w.desk().project(), w.only()->id)(allPlacesOf(repeat())[copy](firstBox(repeat()).centre()));
   }
   /// The diamond of a row: beside its last copy.
-  Point diamond() { return middle(countOf(repeat().pattern) - 1) + Point{20 / w.mat().zoom(), 0}; }
+  Point diamond() {
+    const Point step = pattern<Row>().step, beside{-step.y, step.x};
+    return middle(countOf(repeat().pattern) - 1) + beside * (20 / w.mat().zoom() / length(beside));
+  }
   QString undoName() { return QString::fromStdString(w.desk().history().undoName()); }
 };
 
@@ -70,8 +73,7 @@ TEST_F(RepeatWindow, ADotLeavesACopyOutAndTheDiamondLaysThemOut) {
   EXPECT_NEAR(pattern<Row>().step.x, w.mm(25 + 5, 0).x, 1.5);
   EXPECT_NEAR(pattern<Row>().step.y, w.mm(2, 0).x, 1.5);
   EXPECT_EQ(undoName(), "Lay the copies out");
-  const Point way = pattern<Row>().step / length(pattern<Row>().step);
-  w.wheel(middle(4) + way * (20 / w.mat().zoom()), 1);
+  w.wheel(diamond(), 1);
   EXPECT_EQ(pattern<Row>().count, 6);
 }
 

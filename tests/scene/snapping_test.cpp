@@ -2,6 +2,8 @@
 
 #include <gtest/gtest.h>
 
+#include <random>
+
 #include "project/edits/cutouts.h"
 #include "project/edits/places.h"
 #include "project/edits/sheets.h"
@@ -220,6 +222,28 @@ TEST(Exactly, FindsTheNumberThatLandsOnTheBit) {
   }
   EXPECT_GE(landed, 1000);
   EXPECT_LE(missed, 20) << "of what any number reaches";
+}
+
+TEST(BoxGridTest, FindsWhatTouchesAsLookingAtAllDoes) {
+  std::mt19937 random(5);
+  const auto number = [&](double low, double high) { return std::uniform_real_distribution<>(low, high)(random); };
+  for (const int count : {0, 1, 7, 400}) {
+    std::vector<Box> boxes;
+    for (int i = 0; i < count; ++i) {
+      const Point low{number(-500, 500), number(-200, 200)};
+      boxes.push_back(i % 40 == 9 ? Box{} : Box{low, low + Point{number(0, 60), number(0, 9)}});
+    }
+    const BoxGrid grid(boxes);
+    for (int i = 0; i < 300; ++i) {
+      const Point low{number(-700, 700), number(-300, 300)};
+      Box asked{low, low + Point{number(0, 200), number(0, 200)}};
+      if (i % 3 == 0) asked.low.x = -INFINITY, asked.high.x = INFINITY;
+      std::vector<std::size_t> want;
+      for (std::size_t k = 0; k < boxes.size(); ++k)
+        if (boxes[k].touches(asked)) want.push_back(k);
+      EXPECT_EQ(grid.touching(asked), want);
+    }
+  }
 }
 
 }  // namespace

@@ -121,8 +121,8 @@ void Mat::paintEvent(QPaintEvent*) {
   guides_->paint(painter);
   painter.setClipRect(QRectF(rect()).adjusted(rulerSize + 1, rulerSize + 1, 0, 0));
   painter.setRenderHint(QPainter::Antialiasing);
-  paintMeasureMarks(painter, *this, desk_);
   tool().paint(painter);
+  paintMeasureMarks(painter, *this, desk_);
 }
 
 MatGround Mat::ground() const {

@@ -97,7 +97,7 @@ QWidget* GuidePage::line(const GuidePlace& place, const Guide& guide) {
   row->addWidget(axis);
   auto* at = new MeasureField(tr("%1 at").arg(number), unit_, {}, box);
   at->setObjectName(number + " at");
-  at->setFixedWidth(70);
+  at->setFixedWidth(82);
   at->show(guide.at);
   at->setReadOnly(guide.locked);
   tryWith(*at, desk_, trial_, tr("Move a guide"), [this, place](const Project& p, double v) {
@@ -112,6 +112,7 @@ QWidget* GuidePage::line(const GuidePlace& place, const Guide& guide) {
   name->setObjectName(number + " name");
   name->setAccessibleName(tr("Name of %1").arg(number));
   name->setPlaceholderText(tr("name"));
+  name->setMinimumWidth(40);
   connect(name, &QLineEdit::editingFinished, this, [this, place, name] {
     const std::string text = shortened(name->text().trimmed().toStdString());
     set(place, tr("Name a guide"), [&](Guide& one) { one.name = text; });

@@ -79,7 +79,7 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   along_ = new QCheckBox(tr("items at the margins go along"), this);
   along_->setObjectName("marginsTakeAlong");
   along_->setToolTip(tr("When a margin changes, what lies on it keeps lying on it, on all sheets of the piece."));
-  grid->addWidget(along_, row++, 1, 1, 2);
+  grid->addWidget(along_, row++, 0, 1, 3);
   grid_ = new MeasureField(tr("grid"), desk_.unit(), {}, this);
   grid_->setToolTip(tr("From one line of the grid to the next; 0 for none. Shift+F shows and hides it."));
   tryWith(*grid_, desk_, trial_, tr("Grid"), [this](const Project& p, double step) {

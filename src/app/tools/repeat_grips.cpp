@@ -52,14 +52,15 @@ Point layoutPlaceOf(const Pattern& pattern, Point middle) {
   return places.size() > 1 ? places[1](middle) : along.at(along.length()).at;
 }
 
-/// Which way the diamond lies off that place, so that it covers no dot; nothing where no copy lies.
+/// Which way the diamond lies off that place, so that it covers neither a dot nor a grip of the frame; nothing where no
+/// copy lies.
 Point wayOff(const Pattern& pattern) {
-  if (const auto* row = std::get_if<Row>(&pattern)) return row->step;
-  if (const auto* grid = std::get_if<Grid>(&pattern)) return grid->across + grid->down;
+  const auto beside = [](Point way) { return Point{-way.y, way.x}; };
+  if (const auto* row = std::get_if<Row>(&pattern)) return beside(row->step);
+  if (const auto* grid = std::get_if<Grid>(&pattern)) return beside(grid->across);
   if (const auto* trail = std::get_if<Trail>(&pattern)) {
     const Along along(trail->line);
-    const Point way = along.at(along.length() / 2).direction;
-    return {-way.y, way.x};
+    return beside(along.at(along.length() / 2).direction);
   }
   return {};
 }

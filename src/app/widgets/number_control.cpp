@@ -83,7 +83,7 @@ void NumberControl::addSlider() {
 void NumberControl::addField(Unit unit) {
   const QString suffix = number_.kind == NumberKind::Share ? " %" : number_.kind == NumberKind::Angle ? "°" : "";
   field_ = new MeasureField(inQt(number_.name), unit, suffix, this);
-  field_->setFixedWidth(number_.kind == NumberKind::Length ? 66 : number_.kind == NumberKind::Share ? 68 : 54);
+  field_->setFixedWidth(number_.kind == NumberKind::Length ? 74 : number_.kind == NumberKind::Share ? 68 : 54);
   connect(field_, &MeasureField::tried, this, [this](double typed) { emit tried(meant(typed)); });
   connect(field_, &MeasureField::settled, this, [this](double typed) {
     field_->show(shown(meant(typed)));

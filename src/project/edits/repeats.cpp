@@ -8,6 +8,7 @@
 #include "project/forms/children.h"
 #include "project/forms/repeat.h"
 #include "project/framing.h"
+#include "project/names.h"
 #include "project/resolve.h"
 #include "shapes/pattern_numbers.h"
 
@@ -187,10 +188,13 @@ Project withCopiesFreed(const Project& project, Id id, std::vector<Id>& made) {
   Project next = project;
   std::vector<Item> freed;
   bool isFirst = true;
+  UniqueNames names(*sheetOf(project, id));
+  for (const ItemPtr& item : repeat->items) names.take(item->name);
   const auto copies = copiesOf(*repeat);
   for (const Copy& copy : copies) {
     for (const ItemPtr& item : shownIn(*repeat, copy.number)) {
       Item one = isFirst ? *item : freshCopy(*item, next.nextId);
+      if (!isFirst) one.name = names.take(item->name);
       one = mapped(one, copy.place);
       if (!(*whole->style == *bareStyle())) takeLook(one, *whole, one.toParent());
       one = mapped(one, whole->toParent());
