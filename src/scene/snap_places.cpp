@@ -97,8 +97,7 @@ std::vector<SnapField::At> SnapField::places(const SnapProbe& probe, double reac
   for (const Point p : probe.points) around.add(p);
   around = around.grown(reach);
   std::vector<std::size_t> near = placedGrid_.touching(around);
-  std::erase_if(near,
-                [&](std::size_t i) { return storedNodes(resolved(*placed_[i].item)->outline) > mostNodes; });
+  std::erase_if(near, [&](std::size_t i) { return storedNodes(resolved(*placed_[i].item)->outline) > mostNodes; });
   const auto look = [&](Point place, SnapKind kind) {
     if (!around.contains(place)) return;
     for (std::size_t n = 0; n < probe.points.size(); ++n) {

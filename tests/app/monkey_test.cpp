@@ -112,17 +112,17 @@ class Monkey {
   WindowDriver w;
 
  private:
-  static std::size_t copiesIn(const ItemList& items) {
-    std::size_t most = 1;
+  /// How many nodes the items' outlines have, all copies included.
+  static std::size_t nodesIn(const ItemList& items) {
+    std::size_t all = 0;
     for (const ItemPtr& item : items)
-      most = std::max(most, countOfCopies(item->form) * copiesIn(childrenOf(*item)));
-    return most;
+      all += countOfCopies(item->form) * (countOfNodes(item->form) + nodesIn(childrenOf(*item)));
+    return all;
   }
-  /// Copies of copies of copies would take their time, and teach nothing.
+  /// Copies of copies of copies, and what they are divided into, would take their time and teach nothing.
   void keepCopiesFew() {
-    constexpr std::size_t many = 40;
-    for (int i = 0; i < 3 && copiesIn(w.sheet().items) > many; ++i)
-      w.desk().undo();
+    const auto isMuch = [this] { return nodesIn(w.sheet().items) > 2500 || w.sheet().items.size() > 60; };
+    for (int i = 0; i < 3 && isMuch(); ++i) w.desk().undo();
   }
   QPoint place() {
     return {static_cast<int>(random_() % static_cast<unsigned>(w.mat().width())),
@@ -230,9 +230,11 @@ class Monkey {
                                      {Qt::Key_D, Qt::ControlModifier | Qt::ShiftModifier},
                                      {Qt::Key_0, Qt::ControlModifier}};
     const Stroke& s = strokes[random_() % std::size(strokes)];
-    // A sheet must not grow without end.
-    if (w.sheet().items.size() > 60 &&
-        (s.key == Qt::Key_G || s.key == Qt::Key_D || s.key == Qt::Key_V || s.key == Qt::Key_A)) return;
+    // A sheet must not grow without end: copies that are let go are many at once.
+    const std::size_t most = s.key == Qt::Key_G && s.held == Qt::ShiftModifier ? 20 : 60;
+    if (w.sheet().items.size() > most &&
+        (s.key == Qt::Key_G || s.key == Qt::Key_D || s.key == Qt::Key_V || s.key == Qt::Key_A))
+      return;
     if (sheetsOf(w.desk().settled()).size() > 8 && s.held == (Qt::ControlModifier | Qt::ShiftModifier)) return;
     QTest::keyClick(&w.mat(), static_cast<Qt::Key>(s.key), s.held);
   }
@@ -241,9 +243,9 @@ class Monkey {
     QList<QAbstractButton*> all;
     for (const char* panel : {"bench", "details", "stack", "sheets"})
       if (auto* widget = w.window.findChild<QWidget*>(panel)) all += widget->findChildren<QAbstractButton*>();
-    all.removeIf([](QAbstractButton* b) {
+    all.removeIf([this](QAbstractButton* b) {
       return !b->isVisible() || !b->isEnabled() || b->objectName().startsWith("bringInPhoto") ||
-             b->objectName() == "photoInCutout";
+             b->objectName() == "photoInCutout" || (b->objectName() == "ungroup" && w.sheet().items.size() > 20);
     });
     if (!all.isEmpty())
       QTest::mouseClick(all[static_cast<qsizetype>(random_() % static_cast<unsigned>(all.size()))], Qt::LeftButton);
