@@ -17,9 +17,11 @@
 #include "media/photo.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
+#include "project/edits/guides.h"
 #include "project/edits/repeats.h"
 #include "project/every_edit.h"
 #include "project/forms/recipe.h"
+#include "project/forms/repeat.h"
 #include "project/forms/words.h"
 #include "project/limits.h"
 #include "project/resolve.h"
@@ -102,6 +104,43 @@ TEST(ProjectFile, UnknownMembersAndFilesSurvive) {
   for (std::size_t i = 0; i < std::size(places); ++i)
     EXPECT_NE(written.find("\"new" + std::to_string(i) + "\""), std::string::npos) << places[i];
   EXPECT_EQ(*again->otherFiles.at("fonts/one.otf"), "not known yet");
+}
+
+TEST(ProjectFile, CopiesGuidesAndMeasuringLinesAreReadAsTheyWere) {
+  Sample s;
+  Id made = 0;
+  const Contour line{{0, 0}, {Segment::cubic({10, 20}, {60, 20}, {90, 0})}, false};
+  s.project = repeatedAlong(s.project, std::vector<Id>{s.disc}, line, made);
+  Trail trail = std::get<Trail>(repeatOf(*findItem(s.project, made))->pattern);
+  trail.each = {0.1, 0.2};
+  trail.turning = false;
+  s.project = withPattern(s.project, made, trail);
+  Style red;
+  setColour(red, Colour{255, 0, 0});
+  s.project = withOwnLook(withLeftOut(s.project, made, 1, true), made, 2, s.disc, red);
+  s.project = repeated(s.project, std::vector<Id>{s.box}, Mirrored{3, {4, 5}, 0.5}, made);
+  s.project = withItem(s.project, made, [](const Item& item) {
+    Item out = item;
+    out.measures = true;
+    return out;
+  });
+  s.project = withGuide(s.project, s.sheet, {true, 12.5, "fold", true});
+  s.project = withGuide(s.project, 1, {false, 40});
+  Piece piece = *s.project.pieces.front();
+  piece.setting.grid = 14;
+  s.project.pieces = {std::make_shared<const Piece>(piece)};
+  const auto again = projectFromBytes(*bytesOfProject(s.project, ""));
+  ASSERT_TRUE(again) << again.error().message;
+  EXPECT_EQ(textOf(*again), textOf(s.project));
+  EXPECT_EQ(guidesOn(*again, s.sheet).size(), 2U);
+  EXPECT_EQ(again->pieces[0]->setting.grid, 14);
+  const Sheet& sheet = s.sheetOf(*again);
+  EXPECT_TRUE(sheet.items[0]->measures);
+  const Repeat& along = *repeatOf(*sheet.items[1]);
+  EXPECT_EQ(along.leftOut, std::vector<int>{1});
+  ASSERT_EQ(along.looks.size(), 1U);
+  EXPECT_EQ(*along.looks[0].style, red);
+  EXPECT_NEAR(std::get<Trail>(along.pattern).each.turn, 0.1, 1e-12);
 }
 
 /// The problem's message; empty when the bytes were read after all.

@@ -3,6 +3,7 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QSlider>
 #include <algorithm>
 
@@ -27,8 +28,15 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   setAccessibleName(tr("Details of the selection"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(12, 8, 12, 8);
-  empty_ = new PiecePage(desk, this);
-  column->addWidget(empty_);
+  // On low screens its list of guides may not find room.
+  auto* scroll = new QScrollArea(this);
+  scroll->setWidgetResizable(true);
+  scroll->setFrameShape(QFrame::NoFrame);
+  scroll->setFocusPolicy(Qt::NoFocus);
+  scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+  scroll->setWidget(new PiecePage(desk, scroll));
+  empty_ = scroll;
+  column->addWidget(empty_, 1000);
   body_ = new QWidget(this);
   column->addWidget(body_);
   text_ = new TextPage(desk, this);
