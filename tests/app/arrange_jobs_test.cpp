@@ -96,7 +96,10 @@ TEST(ArrangeJobs, J6ALeafInARingAboutItsFootWithAStemBehind) {
   const auto chain = chainTo(w.desk().project(), leaf);
   ASSERT_EQ(chain.size(), 3U) << "the leaf in its ring in the cutout";
   EXPECT_EQ(std::get<Ring>(repeatOf(*chain[1])->pattern).count, 8);
-  EXPECT_EQ(counts(resolved(*w.only())->outline).contours > 0, true);
+  const NodePath path = nodesOf(*chain[2])->front();
+  ASSERT_EQ(path.nodes.size(), 4U);
+  EXPECT_EQ(kindOf(path, 2), NodeKind::Corner) << "broken";
+  EXPECT_NE(kindOf(path, 3), NodeKind::Corner) << "smoothed";
   w.desk().select({});
   const QColor paint(green.red, green.green, green.blue);
   EXPECT_EQ(w.seen(w.mm(148, 175)), paint) << "the stem";

@@ -4,6 +4,7 @@
 #include <QCheckBox>
 
 #include "app/desk/preferences.h"
+#include "app/mat/selection_frame.h"
 #include "app/widgets/cards.h"
 #include "place_hands.h"
 #include "project/edits/arranging.h"
@@ -183,6 +184,24 @@ TEST_F(GuidesWindow, GripsBesideTheFrameSlantIt) {
   w.desk().undo();
   w.drag(grip, grip + Point{before.height() / 2, 0}, Qt::ShiftModifier);
   EXPECT_NEAR(w.boxOf(box).width(), before.width() + before.height() * std::tan(radians(30)), 1e-6) << "steps of 15°";
+}
+
+TEST_F(GuidesWindow, CornersRestWithTheirProportionsKeptAndTurned) {
+  w.desk().commit("guide", withGuide(w.desk().settled(), w.sheet().id, {true, w.mm(161, 0).x}));
+  const Id box = w.box(80, 60, 60, 30);
+  const Box before = w.boxOf(box);
+  // Near the guide, and of the height that goes with it.
+  const double to = w.mm(161, 0).x + 3 * pixel(), share = (to - before.low.x) / before.width();
+  w.drag(before.high, before.low + (before.high - before.low) * share, Qt::ShiftModifier);
+  EXPECT_NEAR(w.boxOf(box).high.x, w.mm(161, 0).x, 1e-9);
+  EXPECT_NEAR(w.boxOf(box).width() / w.boxOf(box).height(), before.width() / before.height(), 1e-9);
+  w.desk().undo();
+  w.type("turn", "30");
+  const auto frame = *SelectionFrame::of(w.desk().project(), {box});
+  const Point corner = frame.toSheet(frame.box.high);
+  w.drag(corner, {w.mm(161, 0).x - 3 * pixel(), corner.y + w.mm(0, 11).y});
+  const auto after = *SelectionFrame::of(w.desk().project(), {box});
+  EXPECT_NEAR(after.toSheet(after.box.high).x, w.mm(161, 0).x, 1e-6) << "the corner of a turned frame";
 }
 
 TEST_F(GuidesWindow, NeatenIsTriedBeforeItIsMade) {

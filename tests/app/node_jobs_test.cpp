@@ -66,37 +66,6 @@ TEST(NodeJobs, J2ATriangleWithMovedNodesUnderDiscs) {
   for (const double x : {40.0, 85.0, 130.0}) EXPECT_TRUE(isRed(w.seen(w.mm(x, 78)))) << x;
 }
 
-TEST(NodeJobs, J6ALeafWithABrokenHandleAndASmoothedKink) {
-  NodeHands w;
-  w.key(Qt::Key_3);
-  w.click(w.mm(120, 150));              // the foot
-  w.drag(w.mm(90, 100), w.mm(92, 80));  // bulging to the left
-  w.press(w.mm(125, 40));               // the tip: out to one side, in from another
-  w.dragTo(w.mm(130, 30));
-  w.dragTo(w.mm(140, 60), Qt::AltModifier);
-  w.release(w.mm(140, 60), Qt::AltModifier);
-  ++w.actions;
-  w.click(w.mm(148, 100));  // a kink
-  w.click(w.mm(120, 150));
-  w.key(Qt::Key_2);
-  w.doubleClick(w.mm(148, 100));
-  w.key(Qt::Key_Return);
-  const Id leaf = w.only()->id;
-  w.key(Qt::Key_4);
-  w.drag(w.mm(118, 140), w.mm(122, 190));  // the stem
-  w.key(Qt::Key_A, Qt::ControlModifier);
-  w.key(Qt::Key_U);
-  w.report("J6 leaf and stem");
-  EXPECT_LE(w.actions, 14);
-  const ItemPtr whole = w.only();
-  ASSERT_TRUE(whole->recipe());
-  const NodePath path = nodesOf(*findItem(w.desk().project(), leaf))->front();
-  ASSERT_EQ(path.nodes.size(), 4U);
-  EXPECT_EQ(kindOf(path, 2), NodeKind::Corner) << "broken";
-  EXPECT_NE(kindOf(path, 3), NodeKind::Corner) << "smoothed";
-  EXPECT_EQ(counts(resolved(*whole)->outline).contours, 1);
-}
-
 TEST(NodeJobs, J13APhotoInAJaggedOutlineDrawnByHand) {
   NodeHands w;
   const QTemporaryDir folder;

@@ -157,17 +157,39 @@ Pointer SelectTool::atRest(const Pointer& p) {
     return rest;
   }
   if (grip_->slants) return p;
-  // Sides that are upright or level come to rest; with the proportions kept one of two sides is not free.
+  // Sides that are upright or level come to rest, and the corners of turned frames.
   const bool isUpright = frame_->toSheet.linear() == Affine{};
-  const bool isRegular = (p.keys & Qt::ShiftModifier) && grip_->across != 0 && grip_->down != 0;
-  if (!isUpright || isRegular) return p;
+  const bool isCorner = grip_->across != 0 && grip_->down != 0;
+  const bool isRegular = (p.keys & Qt::ShiftModifier) && isCorner;
+  if (!isUpright && (isRegular || !isCorner)) return p;
   const Point middle = frame_->box.centre(), half{frame_->box.width() / 2, frame_->box.height() / 2};
   const Point grip = frame_->toSheet(middle + Point{grip_->across * half.x, grip_->down * half.y});
   const Point opposite = frame_->toSheet(middle - Point{grip_->across * half.x, grip_->down * half.y});
   const Point way = p.onSheet - pressed_.onSheet;
+  if (!isUpright) {
+    rest.onSheet = pressed_.onSheet + (snapper_.placed(grip + way, p) - grip);
+    return rest;
+  }
+  if (isRegular) {
+    rest.onSheet = pressed_.onSheet + (regularRest(grip, opposite, grip + way, p) - grip);
+    return rest;
+  }
   const Point to = snapper_.cornered(grip + way, opposite, p, grip_->across != 0, grip_->down != 0);
   rest.onSheet = pressed_.onSheet + (to - grip);
   return rest;
+}
+
+/// A corner that keeps the proportions has one way to go: one of its two sides comes to rest there, and takes the other
+/// along.
+Point SelectTool::regularRest(Point grip, Point opposite, Point to, const Pointer& p) {
+  const Point diagonal = grip - opposite, way = to - opposite;
+  if (diagonal.x == 0 || diagonal.y == 0 || p.keys & Qt::AltModifier) return to;
+  const double across = way.x / diagonal.x, down = way.y / diagonal.y;
+  const Point corner = opposite + diagonal * (std::abs(across) > std::abs(down) ? across : down);
+  const Point byX = snapper_.cornered(corner, opposite, p, true, false);
+  if (snapper_.isResting()) return opposite + diagonal * ((byX.x - opposite.x) / diagonal.x);
+  const Point byY = snapper_.cornered(corner, opposite, p, false, true);
+  return snapper_.isResting() ? opposite + diagonal * ((byY.y - opposite.y) / diagonal.y) : to;
 }
 
 bool SelectTool::carry(const Pointer& p) {

@@ -53,6 +53,7 @@ class SelectTool : public Tool {
   void showMoved(Point by, bool copies);
   /// Where a grip is dragged to once it came to rest.
   Pointer atRest(const Pointer& pointer);
+  Point regularRest(Point grip, Point opposite, Point to, const Pointer& pointer);
   /// Off the mat the selection is carried, as from the stack. True while it is.
   bool carry(const Pointer& pointer);
   void noteGripped(const QString& name, Qt::KeyboardModifiers keys);
