@@ -14,6 +14,8 @@
 namespace widecut {
 namespace {
 
+constexpr double alike = 1e-4;  // points: ways that are the same to the eye
+
 double along(Point p, int axis) { return axis == 0 ? p.x : p.y; }
 Point made(int axis, double on, double across) { return axis == 0 ? Point{on, across} : Point{across, on}; }
 
@@ -133,16 +135,42 @@ void SnapField::alongLines(int axis, const SnapProbe& probe, double reach, std::
   const double low = along(probe.box.low, 1 - axis), high = along(probe.box.high, 1 - axis);
   // Of lines in one place, the one that lies nearest is shown; far ones are a little less good.
   constexpr double farther = 0.3;
+  struct Hit {
+    double by, score;
+    std::size_t number;
+    const Line* line;
+  };
+  std::vector<Hit> hits;
   for (std::size_t n = 0; n < values.size(); ++n) {
     auto line = std::lower_bound(lines.begin(), lines.end(), values[n] - reach,
                                  [](const Line& l, double v) { return l.at < v; });
     for (; line != lines.end() && line->at <= values[n] + reach; ++line) {
       const double by = line->at - values[n], apart = std::max({0.0, low - line->to, line->from - high});
-      Along one{
-          by, {static_cast<int>(n), line->at}, std::abs(by) + farther * reach * apart / (apart + 200), {}, {*line}};
-      one.reason.kind = line->kind;
-      found.push_back(std::move(one));
+      hits.push_back({by, std::abs(by) + farther * reach * apart / (apart + 200), n, &*line});
     }
+  }
+  // Among many lines only the best are worth more than a look.
+  std::stable_sort(hits.begin(), hits.end(), [](const Hit& a, const Hit& b) { return a.score < b.score; });
+  struct Place {
+    double by;
+    std::size_t number;
+    int count;
+  };
+  constexpr std::size_t mostPlaces = 8;
+  constexpr int mostAlike = 3;
+  std::vector<Place> places;
+  for (const Hit& hit : hits) {
+    const auto known =
+        std::find_if(places.begin(), places.end(), [&](const Place& p) { return std::abs(p.by - hit.by) < alike; });
+    if (known == places.end()) {
+      if (places.size() == mostPlaces) continue;
+      places.push_back({hit.by, hit.number, 1});
+    } else if (known->number == hit.number || ++known->count > mostAlike) {
+      continue;
+    }
+    Along one{hit.by, {static_cast<int>(hit.number), hit.line->at}, hit.score, {}, {*hit.line}};
+    one.reason.kind = hit.line->kind;
+    found.push_back(std::move(one));
   }
 }
 
@@ -204,7 +232,6 @@ std::vector<Snap> SnapField::at(const SnapProbe& probe, double reach, std::size_
     std::stable_sort(found[axis].begin(), found[axis].end(),
                      [](const Along& a, const Along& b) { return a.score < b.score; });
     // One of each way: the others, as near as makes no difference to the eye, say the same.
-    constexpr double alike = 1e-4;
     std::vector<Along> kept;
     for (Along& one : found[axis]) {
       const auto like = [&](const Along& k) { return std::abs(k.by - one.by) < alike; };
