@@ -1,6 +1,7 @@
 #include <gtest/gtest.h>
 
 #include <QApplication>
+#include <QDir>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTemporaryDir>
@@ -14,6 +15,8 @@ int main(int count, char** words) {
   const QTemporaryDir settings;
   QSettings::setDefaultFormat(QSettings::IniFormat);
   QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, settings.path());
+  // Where a machine has no bin, the toolkit puts what is thrown away where the program was started.
+  QDir::setCurrent(settings.path());
   QApplication::setOrganizationName("widecut-tests");
   widecut::theme::apply(app);
   testing::InitGoogleTest(&count, words);
