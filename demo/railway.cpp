@@ -114,7 +114,7 @@ void brochure(Layout& on, const std::vector<MediumPtr>& photos, double width, do
     parts.push_back(on.rectangle(name.c_str(), 18, 236 + 25.0 * i, 2 * panel - 30, 8, filled(frost)));
   }
   const Id cover = on.cut("cover window", parts, Outcome::SubtractFront, photos[0]);
-  on.style(cover, [](Style& s) { setLine(s, Line{{0xFF, 0xFF, 0xFF}, 2.5}); });
+  on.style(cover, [](Style& s) { setLine(s, plainLine(Colour{0xFF, 0xFF, 0xFF}, 2.5)); });
   on.reframe(cover, Affine::move({0, 26}) * Affine::scale(1.08, 1.08).about(window.centre()));
 
   const Id station = on.ellipse("valley station", {2 * panel - 92, 352}, 60, 60, photoStyle());
@@ -141,7 +141,7 @@ void slide(Layout& on, const std::vector<MediumPtr>& photos, double width, doubl
   const Id big = on.ellipse("window", {388, 414}, 88, 88, photoStyle());
   const Id bite = on.ellipse("bite", {486, 348}, 46, 46, filled(night));
   const Id porthole = on.cut("carriage disc", {big, bite}, Outcome::SubtractFront, photos[3]);
-  on.style(porthole, [](Style& s) { setLine(s, Line{gold, 3}); });
+  on.style(porthole, [](Style& s) { setLine(s, plainLine(gold, 3)); });
   const Id star = on.add("star", transformed(starOutline(120, 120, 14, 0.16), Affine::move({848, 104})), filled(amber));
   on.turn(star, 9, {848, 104});
   on.words("star words", bold, 17, {816, 100}, soot, "11 bends\n4 bridges", 20);

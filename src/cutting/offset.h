@@ -27,6 +27,7 @@ struct LineShape {
   double dashStart = 0;  ///< Where in the dashes the line begins.
   /// For closed outlines; open ones are always centred.
   Alignment alignment = Alignment::Centre;
+  bool operator==(const LineShape&) const = default;
 };
 
 /// How far an offset curve may stray from the true one, as a share of the distance (at least 1e-6 points).

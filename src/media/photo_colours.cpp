@@ -69,6 +69,19 @@ std::unique_ptr<ToSrgb> ToSrgb::from(std::string_view icc, Inks inks) {
   return made;
 }
 
+std::string srgbProfile() {
+  const Profile srgb(cmsCreate_sRGBProfile());
+  cmsUInt32Number size = 0;
+  if (!srgb || !cmsSaveProfileToMem(srgb.get(), nullptr, &size)) return {};
+  std::string bytes(size, '\0');
+  if (!cmsSaveProfileToMem(srgb.get(), bytes.data(), &size)) return {};
+  // When it was made (twelve bytes of the header) is of no interest, and would make every file another one.
+  constexpr std::size_t dateAt = 24;
+  static constexpr char date[] = {7, static_cast<char>(0xD0), 0, 1, 0, 1, 0, 0, 0, 0, 0, 0};
+  if (bytes.size() > dateAt + sizeof date) bytes.replace(dateAt, sizeof date, date, sizeof date);
+  return bytes;
+}
+
 ToSrgb::~ToSrgb() { cmsDeleteTransform(transform_); }
 
 void ToSrgb::row(const void* in, QRgb* out, int count) const {

@@ -3,6 +3,7 @@
 
 #include <QRgb>
 #include <memory>
+#include <string>
 #include <string_view>
 
 namespace widecut {
@@ -29,6 +30,9 @@ class ToSrgb {
   void* transform_;
   Inks inks_;
 };
+
+/// The ICC profile of sRGB, the same bytes each time.
+std::string srgbProfile();
 
 /// What four process inks look like without a profile, in 0…1: the sixteen overprints of coated offset, mixed by the
 /// share of paper that each covers (Neugebauer, 1937).

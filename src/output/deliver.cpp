@@ -50,7 +50,7 @@ Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoSto
   Notes notes = notesOn(scene, store);
   std::string svg;
   if (delivery.format == DeliveryFormat::Svg) {
-    auto text = svgOf(scene, store, ground, notes, progress);
+    auto text = svgOf(scene, store, ground, notes, progress, delivery.ppi);
     if (!text) return tl::unexpected(text.error());
     svg = std::move(*text);
   }
@@ -69,7 +69,7 @@ Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoSto
       written = sink(svg.data(), svg.size());
       break;
     case DeliveryFormat::Pdf:
-      written = writePdf({&scene, 1}, store, ground, sink, progress);
+      written = writePdf({&scene, 1}, store, ground, sink, progress, delivery.ppi);
       break;
   }
   if (written) written = file->commit();

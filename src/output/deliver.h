@@ -16,7 +16,7 @@ struct Delivery {
   Id sheet = 0;
   Id item = 0;  ///< This item alone instead of the sheet; 0 for the sheet.
   DeliveryFormat format = DeliveryFormat::Png;
-  double ppi = 144;  ///< Pixels per inch of a PNG.
+  double ppi = usualPpi;  ///< Pixels per inch of a PNG, and of what other formats show as pixels.
   Ground ground = Ground::Paper;
   bool withBleed = false;  ///< The sheet's bleed too. A PDF always has it.
 };

@@ -4,15 +4,17 @@
 #include <qpdf/QPDFPageDocumentHelper.hh>
 #include <qpdf/QPDFWriter.hh>
 
-#include "geometry/path_data.h"
+#include "media/photo_colours.h"
+#include "output/pdf_content.h"
 #include "output/pdf_photos.h"
 #include "output/pdf_text.h"
+#include "output/pixel_paint.h"
 #include "scene/drawing.h"
 
 namespace widecut {
 namespace {
 
-using Object = QPDFObjectHandle;
+using namespace pdf;
 
 /// Hands what the library writes on to the sink. A problem of the sink ends the writing.
 class SinkPipeline : public Pipeline {
@@ -31,74 +33,14 @@ class SinkPipeline : public Pipeline {
   const Sink& sink_;
 };
 
-std::string number(double v, double unit = 1e4) { return shortestNumber(std::round(v * unit) / unit); }
-std::string place(Point p) { return number(p.x) + " " + number(p.y) + " "; }
-std::string matrix(const Affine& m) {
-  constexpr double fine = 1e8;  // these multiply whole pictures
-  return number(m.xx, fine) + " " + number(m.yx, fine) + " " + number(m.xy, fine) + " " + number(m.yy, fine) + " " +
-         number(m.dx) + " " + number(m.dy) + " cm\n";
-}
-
-std::string path(const Outline& outline) {
-  std::string out;
-  for (const Contour& contour : outline.contours) {
-    out += place(contour.start) + "m\n";
-    Point at = contour.start;
-    for (const Segment& s : contour.segments) {
-      if (s.kind == SegmentKind::Line) {
-        out += place(s.end) + "l\n";
-      } else {
-        const auto c = asCubic(at, s);
-        out += place(c[1]) + place(c[2]) + place(c[3]) + "c\n";
-      }
-      at = s.end;
-    }
-    if (contour.closed) out += "h\n";
-  }
-  return out;
-}
-
-std::string colour(Colour c, const char* op) {
-  return number(c.red / 255.0) + " " + number(c.green / 255.0) + " " + number(c.blue / 255.0) + " " + op + "\n";
-}
-
-Object rectangle(const Box& b) { return Object::newArray(Object::Rectangle(b.low.x, b.low.y, b.high.x, b.high.y)); }
-
-/// Content with the objects that it names: a page, or a group that is painted as one.
-class Content {
- public:
-  std::string text;
-  /// The name of an object in these resources; the same object has the same one.
-  std::string nameOf(const char* kind, const char* prefix, const std::string& key, const Object& object) {
-    auto& names = names_[kind];
-    const auto [known, fresh] = names.emplace(key, "/" + std::string(prefix) + std::to_string(names.size() + 1));
-    if (fresh) {
-      if (!resources_.hasKey(kind)) resources_.replaceKey(kind, Object::newDictionary());
-      resources_.getKey(kind).replaceKey(known->second, object);
-    }
-    return known->second;
-  }
-  /// Sets how opaque what follows is: fills and strokes, or groups.
-  void setOpacity(double opacity) {
-    Object state = Object::newDictionary();
-    state.replaceKey("/ca", Object::newReal(opacity, 4));
-    state.replaceKey("/CA", Object::newReal(opacity, 4));
-    text += nameOf("/ExtGState", "S", number(opacity), state) + " gs\n";
-  }
-  const Object& resources() const { return resources_; }
-
- private:
-  Object resources_ = Object::newDictionary();
-  std::map<std::string, std::map<std::string, std::string>> names_;
-};
-
 class PdfWriter {
  public:
-  explicit PdfWriter(PhotoStore& store) : store_(store) { pdf_.emptyPDF(); }
+  PdfWriter(PhotoStore& store, double ppi) : store_(store), ppi_(ppi) { pdf_.emptyPDF(); }
 
   void page(const Scene& scene, Ground ground, const Progress& progress) {
     const Box area = scene.area();
     contents_.assign(1, {});
+    area_ = area;
     // Sheet space has its origin at the top left of the trimmed sheet and y down; the page at the bottom left, y up.
     const Affine toPage{1, 0, 0, -1, -area.low.x, area.high.y};
     content().text = matrix(toPage);
@@ -122,6 +64,7 @@ class PdfWriter {
 
   void write(Pipeline& out) {
     text_.finish();
+    addIntent();
     Object info = Object::newDictionary();
     info.replaceKey("/Creator", Object::newString("Wide Cut"));
     pdf_.getTrailer().replaceKey("/Info", pdf_.makeIndirectObject(info));
@@ -134,31 +77,63 @@ class PdfWriter {
   }
 
  private:
-  Content& content() { return contents_.back(); }
+  /// What the colours mean: sRGB.
+  void addIntent() {
+    const std::string profile = srgbProfile();
+    Object stream = Object::newStream(&pdf_, profile);
+    stream.getDict().replaceKey("/N", Object::newInteger(3));
+    Object intent = Object::newDictionary();
+    intent.replaceKey("/Type", Object::newName("/OutputIntent"));
+    intent.replaceKey("/S", Object::newName("/GTS_PDFA1"));
+    intent.replaceKey("/OutputConditionIdentifier", Object::newString("sRGB IEC61966-2.1"));
+    intent.replaceKey("/Info", Object::newString("sRGB IEC61966-2.1"));
+    intent.replaceKey("/DestOutputProfile", pdf_.makeIndirectObject(stream));
+    Object intents = Object::newArray();
+    intents.appendItem(pdf_.makeIndirectObject(intent));
+    pdf_.getRoot().replaceKey("/OutputIntents", intents);
+  }
+  pdf::Content& content() { return contents_.back(); }
   static std::shared_ptr<const Outline> rectangleOf(const Box& b) {
     return std::make_shared<const Outline>(polygon({b.corner(0), b.corner(1), b.corner(2), b.corner(3)}));
   }
 
   void add(const FillOutline& fill) {
+    if (fill.outline->isEmpty()) return;
     if (const auto* picture = std::get_if<PictureBrush>(&fill.brush)) {
       add(fill, *picture);
+      return;
+    }
+    if (const auto* gradient = std::get_if<GradientBrush>(&fill.brush)) {
+      add(fill, *gradient);
       return;
     }
     const Colour flat = std::get<Colour>(fill.brush);
     const double opacity = flat.alpha / 255.0 * fill.opacity;
     if (opacity == 0) return;
     content().text += "q\n" + colour(flat, "rg");
-    if (opacity != 1) content().setOpacity(opacity);
+    setState(opacity, fill.blend);
     content().text += path(*fill.outline) + "f\nQ\n";
   }
+  void setState(double opacity, Blend blend) {
+    if (opacity != 1 || blend != Blend::Normal) content().setState(opacity, blend);
+  }
   void add(const StrokeOutline& stroke) {
-    if (stroke.line.colour.alpha == 0) return;
+    const LineShape& shape = stroke.line.shape;
+    const double opacity = stroke.line.colour.alpha / 255.0 * stroke.line.opacity;
+    if (opacity == 0) return;
     content().text += "q\n" + colour(stroke.line.colour, "RG");
-    if (stroke.line.colour.alpha != 255) content().setOpacity(stroke.line.colour.alpha / 255.0);
-    content().text += number(stroke.line.width, 1e6) + " w 4 M\n" + path(*stroke.outline) + "S\nQ\n";
+    setState(opacity, stroke.line.blend);
+    content().text += number(shape.width, 1e6) + " w " + number(shape.mitreLimit) + " M " +
+                      std::to_string(static_cast<int>(shape.join)) + " j " +
+                      std::to_string(static_cast<int>(shape.cap)) + " J\n";
+    if (!shape.dashes.empty()) {
+      content().text += "[";
+      for (const double length : shape.dashes) content().text += " " + number(length);
+      content().text += " ] " + number(shape.dashStart) + " d\n";
+    }
+    content().text += path(*stroke.outline) + "S\nQ\n";
   }
   void add(const FillOutline& fill, const PictureBrush& picture) {
-    if (fill.outline->isEmpty()) return;
     if (store_.problemWith(*picture.medium)) {
       for (const FillOutline& part : standIn(fill)) add(part);
       return;
@@ -166,9 +141,48 @@ class PdfWriter {
     const PdfPhoto photo = photos_.photo(picture.medium);
     const std::string name = content().nameOf("/XObject", "P", picture.medium->hash, photo.object);
     content().text += "q\n";
-    if (fill.opacity < 1) content().setOpacity(fill.opacity);
+    setState(fill.opacity, fill.blend);
     content().text +=
         path(*fill.outline) + "W n\n" + matrix(picture.toOutline * photo.unitToPixels) + name + " Do\nQ\n";
+  }
+  void add(const FillOutline& fill, const GradientBrush& gradient) {
+    content().text += "q\n";
+    setState(fill.opacity, fill.blend);
+    if (gradient.kind == GradientKind::Conical) {
+      content().text += path(*fill.outline) + "W n\n";
+      draw(pixelsOf(gradient, bounds(*fill.outline), ppi_));
+    } else {
+      if (hasAlpha(gradient)) {
+        pdf::Content mask;
+        mask.text = matrix(gradient.toOutline) +
+                    mask.nameOf("/Shading", "G", "only", pdf_.makeIndirectObject(shadingOf(gradient, true))) + " sh\n";
+        content().setMask(std::to_string(++masks_),
+                          groupForm(pdf_, mask.text, mask.resources(), bounds(*fill.outline).grown(1), "/DeviceGray"));
+      }
+      content().text += path(*fill.outline) + "W n\n" + matrix(gradient.toOutline);
+      content().text += content().nameOf("/Shading", "G", std::to_string(++shadings_),
+                                         pdf_.makeIndirectObject(shadingOf(gradient, false))) +
+                        " sh\n";
+    }
+    content().text += "Q\n";
+  }
+  /// Lays pixels on their box.
+  void draw(const PixelPaint& pixels) {
+    if (pixels.image.isNull()) return;
+    const std::string name =
+        content().nameOf("/XObject", "P", "pixels " + std::to_string(++pictures_), pdfPicture(pdf_, pixels.image));
+    const Box& b = pixels.box;
+    content().text += "q\n" + matrix({b.width(), 0, 0, -b.height(), b.low.x, b.high.y}) + name + " Do\nQ\n";
+  }
+  void add(const EffectPixels& effect) {
+    const bool isFront = declarationOf(effect.effect().kind).place == EffectPlace::InFront;
+    const auto outline = isFront ? clipOf(*effect.content) : nullptr;
+    const PixelPaint pixels = pixelsOf(effect, area_, store_, ppi_, outline != nullptr);
+    content().text += "q\n";
+    setState(1, effect.effect().blend);
+    if (outline) content().text += path(transformed(*outline, effect.place)) + "W n\n";
+    draw(pixels);
+    content().text += "Q\n";
   }
   void add(const ReadLine& line) {
     content().text += text_.written(line, [&](int number, const Object& font) {
@@ -180,40 +194,48 @@ class PdfWriter {
     contents_.emplace_back();
   }
   void add(const PopGroup&) {
-    const Content inner = std::move(contents_.back());
+    const pdf::Content inner = std::move(contents_.back());
     contents_.pop_back();
-    Object form = Object::newStream(&pdf_, inner.text);
-    Object d = form.getDict();
-    d.replaceKey("/Type", Object::newName("/XObject"));
-    d.replaceKey("/Subtype", Object::newName("/Form"));
-    d.replaceKey("/BBox", rectangle(open_.back().box.grown(1)));
-    d.replaceKey("/Group", Object::parse("<< /S /Transparency /CS /DeviceRGB >>"));
-    d.replaceKey("/Resources", inner.resources());
-    content().text += "q\n";
-    content().setOpacity(open_.back().opacity);
+    const PushGroup group = std::move(open_.back());
     open_.pop_back();
+    const Object form = groupForm(pdf_, inner.text, inner.resources(), group.box.grown(1), "/DeviceRGB");
+    content().text += "q\n";
+    setState(group.opacity, group.blend);
+    if (group.fade) {
+      // Its alpha as grey on black.
+      const PixelPaint pixels = pixelsOf(*group.fade, area_, store_, ppi_);
+      contents_.emplace_back();
+      draw(pixels);
+      const pdf::Content mask = std::move(contents_.back());
+      contents_.pop_back();
+      content().setMask(std::to_string(++masks_),
+                        groupForm(pdf_, mask.text, mask.resources(), group.box.grown(1), "/DeviceGray"));
+    }
+    if (group.clip) content().text += path(*group.clip) + "W n\n";
     const std::string key = "group " + std::to_string(++groups_);
     content().text += content().nameOf("/XObject", "P", key, form) + " Do\nQ\n";
   }
 
   PhotoStore& store_;
+  double ppi_;
+  Box area_;
   QPDF pdf_;
   PdfPhotos photos_{pdf_};
   PdfText text_{pdf_};
-  std::vector<Content> contents_;
+  std::vector<pdf::Content> contents_;
   std::vector<PushGroup> open_;
-  int groups_ = 0;
+  int groups_ = 0, masks_ = 0, shadings_ = 0, pictures_ = 0;
 };
 
 }  // namespace
 
 Result<void> writePdf(std::span<const Scene> scenes, PhotoStore& store, Ground ground, const Sink& sink,
-                      const Progress& progress) {
+                      const Progress& progress, double ppi) {
   for (const Scene& scene : scenes)
     if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
   SinkPipeline out(sink);
   try {
-    PdfWriter writer(store);
+    PdfWriter writer(store, ppi);
     constexpr double shareOfPages = 0.7;  // the rest is packing and writing
     const auto count = static_cast<double>(scenes.size());
     for (std::size_t i = 0; i < scenes.size(); ++i) {

@@ -13,8 +13,10 @@ namespace widecut {
 
 /// A PDF with one page a scene: as large as its sheet with its bleed, with TrimBox and BleedBox. Outlines stay vectors;
 /// photos are clipped by their outline, JPEGs embedded as they are, other photos as their pixels, each once and without
-/// resampling. Refuses empty scenes. One photo is in memory at a time.
+/// resampling. Gradients are shadings, blend modes and soft masks those of PDF; effects on pixels, and gradients round
+/// a middle, are pictures of `ppi` pixels per inch. Colours are sRGB by the output intent. Refuses empty scenes. One
+/// photo is in memory at a time.
 Result<void> writePdf(std::span<const Scene> scenes, PhotoStore& store, Ground ground, const Sink& sink,
-                      const Progress& progress = {});
+                      const Progress& progress = {}, double ppi = usualPpi);
 
 }  // namespace widecut

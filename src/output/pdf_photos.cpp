@@ -201,4 +201,28 @@ PdfPhoto PdfPhotos::made(const std::shared_ptr<const Medium>& medium) {
   return {image, unit(width, height)};
 }
 
+QPDFObjectHandle pdfPicture(QPDF& pdf, const QImage& picture) {
+  QImage image = picture.convertToFormat(QImage::Format_ARGB32);
+  spreadColours(image);
+  std::string colours, alpha;
+  colours.reserve(static_cast<std::size_t>(image.width()) * static_cast<std::size_t>(image.height()) * 3);
+  for (int y = 0; y < image.height(); ++y) {
+    const auto* line = reinterpret_cast<const QRgb*>(image.constScanLine(y));
+    for (int x = 0; x < image.width(); ++x) {
+      for (const int v : {qRed(line[x]), qGreen(line[x]), qBlue(line[x])}) colours += static_cast<char>(v);
+      alpha += static_cast<char>(qAlpha(line[x]));
+    }
+  }
+  // The writer compresses them.
+  const auto stream = [&](const std::string& samples, const char* space) {
+    Object object = Object::newStream(&pdf, samples);
+    Object d = imageDictionary(image.width(), image.height(), Object::newName(space));
+    for (const auto& [key, value] : d.getDictAsMap()) object.getDict().replaceKey(key, value);
+    return object;
+  };
+  Object object = stream(colours, "/DeviceRGB");
+  object.getDict().replaceKey("/SMask", stream(alpha, "/DeviceGray"));
+  return object;
+}
+
 }  // namespace widecut

@@ -8,6 +8,8 @@
 #include "geometry/affine.h"
 #include "project/model.h"
 
+class QImage;
+
 namespace widecut {
 
 /// A photo in a PDF, and where it lies: an image object fills the unit square.
@@ -31,5 +33,8 @@ class PdfPhotos {
   std::map<std::string, PdfPhoto> known_;
   std::shared_ptr<Pixels> pixels_;  ///< Of the photo that was needed last.
 };
+
+/// Pixels of our own as an image object, with their alpha as a mask.
+QPDFObjectHandle pdfPicture(QPDF& pdf, const QImage& image);
 
 }  // namespace widecut

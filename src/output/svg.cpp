@@ -1,10 +1,10 @@
 #include "output/svg.h"
 
-#include <QByteArray>
 #include <cmath>
 #include <unordered_map>
 
 #include "geometry/path_data.h"
+#include "output/pixel_paint.h"
 #include "output/svg_photos.h"
 #include "scene/drawing.h"
 
@@ -12,8 +12,6 @@ namespace widecut {
 namespace {
 
 constexpr std::size_t mostPathLetters = 9'500'000;
-/// Readers look through ten million characters for the end of what they are in; white space lets them move on.
-constexpr std::size_t pauseLetters = 5000;
 
 double rounded(double v, double unit) { return std::round(v * unit) / unit; }
 std::string number(double v, double unit = 1e4) { return shortestNumber(rounded(v, unit)); }
@@ -38,6 +36,11 @@ std::string paint(const char* property, Colour c, double opacity = 1) {
   return text;
 }
 
+std::string stopPaint(Colour c) {
+  std::string text = " stop-color=\"" + colourText({c.red, c.green, c.blue, 255}) + "\"";
+  return c.alpha == 255 ? text : text + " stop-opacity=\"" + number(c.alpha / 255.0) + "\"";
+}
+
 std::string matrix(const Affine& m) {
   constexpr double fine = 1e8;  // these multiply whole pictures
   return "matrix(" + number(m.xx, fine) + " " + number(m.yx, fine) + " " + number(m.xy, fine) + " " +
@@ -46,8 +49,8 @@ std::string matrix(const Affine& m) {
 
 class SvgWriter {
  public:
-  SvgWriter(const Scene& scene, PhotoStore& store, std::vector<std::string>& notes)
-      : scene_(scene), store_(store), notes_(notes) {}
+  SvgWriter(const Scene& scene, PhotoStore& store, double ppi, std::vector<std::string>& notes)
+      : scene_(scene), store_(store), ppi_(ppi), notes_(notes) {}
 
   Result<std::string> write(Ground ground, const Progress& progress) {
     // What is painted several times is defined once: so paths are counted first.
@@ -93,6 +96,8 @@ class SvgWriter {
     };
     if (const auto* fill = std::get_if<FillOutline>(&command)) count(fill->outline);
     if (const auto* stroke = std::get_if<StrokeOutline>(&command)) count(stroke->outline);
+    if (const auto* group = std::get_if<PushGroup>(&command))
+      if (group->clip) count(group->clip);
   }
   /// The path, or the use of one that is defined once, with these attributes.
   std::string path(const Outline& outline, const std::string& attributes) {
@@ -107,31 +112,112 @@ class SvgWriter {
   }
 
   void add(const FillOutline& fill) {
+    if (fill.outline->isEmpty() || problem_) return;
     if (const auto* picture = std::get_if<PictureBrush>(&fill.brush)) {
       add(fill, *picture);
-      return;
+    } else if (const auto* gradient = std::get_if<GradientBrush>(&fill.brush)) {
+      add(fill, *gradient);
+    } else if (const Colour colour = std::get<Colour>(fill.brush); colour.alpha > 0) {
+      body_ += path(*fill.outline, paint("fill", colour, fill.opacity) + style(1, fill.blend)) + "\n";
     }
-    const Colour colour = std::get<Colour>(fill.brush);
-    if (colour.alpha > 0) body_ += path(*fill.outline, paint("fill", colour, fill.opacity)) + "\n";
   }
   void add(const StrokeOutline& stroke) {
-    body_ += path(*stroke.outline, " fill=\"none\"" + paint("stroke", stroke.line.colour) + " stroke-width=\"" +
-                                       number(stroke.line.width, 1e6) + "\"") +
+    const LineShape& shape = stroke.line.shape;
+    std::string how = " stroke-width=\"" + number(shape.width, 1e6) + "\"";
+    if (shape.join != Join::Mitre)
+      how += std::string(" stroke-linejoin=\"") + (shape.join == Join::Round ? "round\"" : "bevel\"");
+    if (shape.mitreLimit != 4) how += " stroke-miterlimit=\"" + number(shape.mitreLimit) + "\"";
+    if (shape.cap != Cap::Butt)
+      how += std::string(" stroke-linecap=\"") + (shape.cap == Cap::Round ? "round\"" : "square\"");
+    if (!shape.dashes.empty()) {
+      how += " stroke-dasharray=\"";
+      for (std::size_t i = 0; i < shape.dashes.size(); ++i) how += (i > 0 ? " " : "") + number(shape.dashes[i]);
+      how += "\"";
+      if (shape.dashStart != 0) how += " stroke-dashoffset=\"" + number(shape.dashStart) + "\"";
+    }
+    body_ += path(*stroke.outline, " fill=\"none\"" + paint("stroke", stroke.line.colour, stroke.line.opacity) + how +
+                                       style(1, stroke.line.blend)) +
              "\n";
   }
+  /// The attribute for how something is laid on what is behind it; empty for what is laid on as it is.
+  static std::string style(double opacity, Blend blend, bool isolated = false) {
+    std::string text;
+    if (opacity < 1) text += "opacity:" + number(opacity) + ";";
+    if (blend != Blend::Normal) text += "mix-blend-mode:" + std::string(nameOf(blend)) + ";";
+    if (isolated) text += "isolation:isolate;";
+    return text.empty() ? "" : " style=\"" + text.substr(0, text.size() - 1) + "\"";
+  }
+  std::string clipBy(const Outline& outline) {
+    const std::string clip = "frame" + std::to_string(++clips_);
+    const std::string inside = path(outline, "");
+    definitions_ += "<clipPath id=\"" + clip + "\">" + inside + "</clipPath>\n";
+    return " clip-path=\"url(#" + clip + ")\"";
+  }
   void add(const FillOutline& fill, const PictureBrush& picture) {
-    if (fill.outline->isEmpty() || problem_) return;
     const std::string& hash = picture.medium->hash;
     const auto [known, fresh] = photoIds_.emplace(hash, "photo" + std::to_string(photoIds_.size() + 1));
     if (fresh) define(*picture.medium, known->second);
-    const std::string clip = "frame" + std::to_string(++clips_);
-    const std::string inside = path(*fill.outline, "");
-    definitions_ += "<clipPath id=\"" + clip + "\">" + inside + "</clipPath>\n";
-    const std::string opacity = fill.opacity < 1 ? " opacity=\"" + number(fill.opacity) + "\"" : "";
-    body_ += "<g clip-path=\"url(#" + clip + ")\"" + opacity + "><use href=\"#" + known->second + "\" transform=\"" +
-             matrix(picture.toOutline) + "\"/></g>\n";
+    body_ += "<g" + clipBy(*fill.outline) + style(fill.opacity, fill.blend) + "><use href=\"#" + known->second +
+             "\" transform=\"" + matrix(picture.toOutline) + "\"/></g>\n";
   }
-  void add(const PushGroup& group) { body_ += "<g opacity=\"" + number(group.opacity) + "\">\n"; }
+  void add(const FillOutline& fill, const GradientBrush& gradient) {
+    if (gradient.kind == GradientKind::Conical) {
+      const PixelPaint pixels = pixelsOf(gradient, bounds(*fill.outline), ppi_);
+      body_ += "<g" + clipBy(*fill.outline) + style(fill.opacity, fill.blend) + ">" + imageOf(pixels) + "</g>\n";
+      return;
+    }
+    const bool isLinear = gradient.kind == GradientKind::Linear;
+    const std::string id = "shade" + std::to_string(++gradients_),
+                      name = isLinear ? "linearGradient" : "radialGradient";
+    definitions_ += "<" + name + " id=\"" + id + "\" gradientUnits=\"userSpaceOnUse\" " +
+                    (isLinear ? "x1=\"0\" y1=\"0\" x2=\"1\" y2=\"0\"" : "cx=\"0\" cy=\"0\" r=\"1\"") +
+                    " gradientTransform=\"" + matrix(gradient.toOutline) + "\">";
+    for (const GradientStop& stop : *gradient.stops)
+      definitions_ += "<stop offset=\"" + number(stop.at, 1e6) + "\"" + stopPaint(stop.colour) + "/>";
+    definitions_ += "</" + name + ">\n";
+    const std::string opacity = fill.opacity < 1 ? " fill-opacity=\"" + number(fill.opacity) + "\"" : "";
+    body_ += path(*fill.outline, " fill=\"url(#" + id + ")\"" + opacity + style(1, fill.blend)) + "\n";
+  }
+  /// An image element of pixels that lie on a box.
+  std::string imageOf(const PixelPaint& pixels) {
+    if (pixels.image.isNull()) return {};
+    auto parts = svgPicture(pixels.image);
+    std::string out;
+    const double scale = pixels.box.width() / pixels.image.width();
+    for (const SvgPhoto::Tile& tile : parts)
+      out += svgImage(tile, number(pixels.box.low.x + tile.left * scale), number(pixels.box.low.y + tile.top * scale),
+                      number(tile.width * scale), number(tile.height * scale));
+    return out;
+  }
+  void add(const EffectPixels& effect) {
+    const Content& content = *effect.content;
+    const bool isFront = declarationOf(effect.effect().kind).place == EffectPlace::InFront;
+    const auto outline = isFront ? clipOf(content) : nullptr;
+    const std::string image = imageOf(pixelsOf(effect, scene_.area(), store_, ppi_, outline != nullptr));
+    if (image.empty()) return;
+    std::string clip;
+    if (outline) {
+      const Outline placed = transformed(*outline, effect.place);
+      const std::string id = "frame" + std::to_string(++clips_);
+      definitions_ += "<clipPath id=\"" + id + "\"><path d=\"" + data(placed) + "\"/></clipPath>\n";
+      clip = " clip-path=\"url(#" + id + ")\"";
+    }
+    body_ += "<g" + clip + style(1, effect.effect().blend) + ">" + image + "</g>\n";
+  }
+  void add(const PushGroup& group) {
+    std::string how = style(group.opacity, group.blend, true);
+    if (group.clip) how += clipBy(*group.clip);
+    if (group.fade) {
+      // Its alpha as white on black: masks go by how light they are.
+      PixelPaint pixels = pixelsOf(*group.fade, scene_.area(), store_, ppi_);
+      const std::string id = "fade" + std::to_string(++masks_);
+      definitions_ += "<mask id=\"" + id + "\" maskUnits=\"userSpaceOnUse\" x=\"" + number(group.box.low.x - 1) +
+                      "\" y=\"" + number(group.box.low.y - 1) + "\" width=\"" + number(group.box.width() + 2) +
+                      "\" height=\"" + number(group.box.height() + 2) + "\">" + imageOf(pixels) + "</mask>\n";
+      how += " mask=\"url(#" + id + ")\"";
+    }
+    body_ += "<g" + how + ">\n";
+  }
   void add(const ReadLine&) {}  // its letters are paths
   void add(const PopGroup&) { body_ += "</g>\n"; }
 
@@ -143,15 +229,9 @@ class SvgWriter {
     }
     if (!photo->note.empty()) notes_.push_back(photo->note);
     definitions_ += "<g id=\"" + id + "\" transform=\"" + matrix(photo->toUpright) + "\">\n";
-    for (const SvgPhoto::Tile& tile : photo->tiles) {
-      const QByteArray bytes =
-          QByteArray::fromRawData(tile.bytes.data(), static_cast<qsizetype>(tile.bytes.size())).toBase64();
-      definitions_ += "<image x=\"" + std::to_string(tile.left) + "\" y=\"" + std::to_string(tile.top) + "\" width=\"" +
-                      std::to_string(tile.width) + "\" height=\"" + std::to_string(tile.height) +
-                      "\" preserveAspectRatio=\"none\" href=\"data:" + tile.type + ";base64,";
-      definitions_.append(bytes.data(), static_cast<std::size_t>(bytes.size()));
-      definitions_ += "\"/>\n" + std::string(bytes.size() > 100'000 ? pauseLetters : 0, '\n');
-    }
+    for (const SvgPhoto::Tile& tile : photo->tiles)
+      definitions_ += svgImage(tile, std::to_string(tile.left), std::to_string(tile.top), std::to_string(tile.width),
+                               std::to_string(tile.height));
     definitions_ += "</g>\n";
   }
 
@@ -161,13 +241,14 @@ class SvgWriter {
   };
   const Scene& scene_;
   PhotoStore& store_;
+  double ppi_;
   std::vector<std::string>& notes_;
   std::vector<DrawCommand> commands_;
   std::unordered_map<const Outline*, std::string> texts_;
   std::unordered_map<std::string, Path> paths_;
   std::map<std::string, std::string> photoIds_;
   std::optional<Problem> problem_;
-  int clips_ = 0, pathIds_ = 0;
+  int clips_ = 0, pathIds_ = 0, gradients_ = 0, masks_ = 0;
   std::string definitions_;
   std::string body_;
 };
@@ -175,9 +256,9 @@ class SvgWriter {
 }  // namespace
 
 Result<std::string> svgOf(const Scene& scene, PhotoStore& store, Ground ground, std::vector<std::string>& notes,
-                          const Progress& progress) {
+                          const Progress& progress, double ppi) {
   if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
-  return SvgWriter(scene, store, notes).write(ground, progress);
+  return SvgWriter(scene, store, ppi, notes).write(ground, progress);
 }
 
 }  // namespace widecut

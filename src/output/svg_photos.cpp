@@ -20,6 +20,18 @@ std::string encoded(const QImage& image, const char* format, int quality) {
   return bytes.toStdString();
 }
 
+std::pair<QRect, QRect> halvesOf(const QRect& part) {
+  QRect first = part, second = part;
+  if (part.width() > part.height()) {
+    first.setWidth(part.width() / 2);
+    second.setLeft(first.right() + 1);
+  } else {
+    first.setHeight(part.height() / 2);
+    second.setTop(first.bottom() + 1);
+  }
+  return {first, second};
+}
+
 /// A part of the picture as one tile, or as two when one would be too large.
 void addTiles(const QImage& image, const QRect& part, std::vector<SvgPhoto::Tile>& out) {
   const QRect whole = part.adjusted(0, 0, overlap, overlap) & image.rect();
@@ -30,14 +42,7 @@ void addTiles(const QImage& image, const QRect& part, std::vector<SvgPhoto::Tile
       return;
     }
   }
-  QRect first = part, second = part;
-  if (part.width() > part.height()) {
-    first.setWidth(part.width() / 2);
-    second.setLeft(first.right() + 1);
-  } else {
-    first.setHeight(part.height() / 2);
-    second.setTop(first.bottom() + 1);
-  }
+  const auto [first, second] = halvesOf(part);
   addTiles(image, first, out);
   addTiles(image, second, out);
 }
@@ -77,6 +82,40 @@ Result<SvgPhoto> svgPhoto(const Medium& medium) {
   }
   addTiles(*image, image->rect(), out.tiles);
   out.note = medium.name + " was compressed anew (JPEG, 95 %) to go into the SVG";
+  return out;
+}
+
+std::vector<SvgPhoto::Tile> svgPicture(const QImage& image) {
+  std::vector<SvgPhoto::Tile> tiles;
+  // Halved until every piece fits. They do not overlap: see-through pixels would count twice.
+  std::vector<QRect> parts{image.rect()};
+  while (!parts.empty()) {
+    const QRect part = parts.back();
+    parts.pop_back();
+    if (isSmall(part.size())) {
+      std::string bytes = encoded(image.copy(part), "PNG", -1);
+      if (bytes.size() <= mostSvgPhotoBytes) {
+        tiles.push_back({"image/png", std::move(bytes), part.x(), part.y(), part.width(), part.height()});
+        continue;
+      }
+    }
+    const auto [first, second] = halvesOf(part);
+    parts.push_back(second);
+    parts.push_back(first);
+  }
+  return tiles;
+}
+
+std::string svgImage(const SvgPhoto::Tile& tile, const std::string& x, const std::string& y, const std::string& width,
+                     const std::string& height) {
+  constexpr std::size_t pauseLetters = 5000, large = 100'000;
+  const QByteArray bytes =
+      QByteArray::fromRawData(tile.bytes.data(), static_cast<qsizetype>(tile.bytes.size())).toBase64();
+  std::string out = "<image x=\"" + x + "\" y=\"" + y + "\" width=\"" + width + "\" height=\"" + height +
+                    "\" preserveAspectRatio=\"none\" href=\"data:" + tile.type + ";base64,";
+  out.append(bytes.data(), static_cast<std::size_t>(bytes.size()));
+  out += "\"/>\n";
+  if (out.size() > large) out.append(pauseLetters, '\n');
   return out;
 }
 

@@ -31,4 +31,11 @@ inline constexpr int mostSvgPhotoSide = 16000;
 /// says that a photo cannot go into an SVG.
 Result<SvgPhoto> svgPhoto(const Medium& medium);
 
+/// Pixels of our own, alpha included, as PNG tiles that readers take.
+std::vector<SvgPhoto::Tile> svgPicture(const QImage& image);
+/// The image element of a tile, with these attributes; after a large one there is white space, since readers look
+/// through ten million characters for the end of what they are in.
+std::string svgImage(const SvgPhoto::Tile& tile, const std::string& x, const std::string& y, const std::string& width,
+                     const std::string& height);
+
 }  // namespace widecut

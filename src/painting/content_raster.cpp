@@ -14,21 +14,25 @@ constexpr std::size_t sweepWorth = 64;
 
 }  // namespace
 
-bool paintPart(const ContentRaster& raster, QImage& image, QPoint topLeft, PhotoStore& store) {
+bool paintPart(const ContentRaster& raster, QImage& image, QPoint topLeft, PhotoStore& store, BodyKeep* keep) {
   image.fill(Qt::transparent);
   QPainter painter(&image);
   painter.translate(-topLeft);
   Layer layer;
   layer.content = raster.content;
   layer.place = Affine::move(raster.phase) * raster.linear;
-  return paintLayer(painter, layer, store, Photos::WhenReady);
+  return paintLayer(painter, layer, store, Photos::WhenReady, keep);
 }
 
 void paintWhole(ContentRaster& raster, PhotoStore& store) {
   QElapsedTimer watch;
   watch.start();
   raster.image = QImage(raster.held.size(), QImage::Format_ARGB32_Premultiplied);
-  if (!raster.image.isNull()) raster.waitsForPhotos = !paintPart(raster, raster.image, raster.held.topLeft(), store);
+  if (!raster.image.isNull()) {
+    raster.body.at -= raster.held.topLeft();
+    raster.waitsForPhotos = !paintPart(raster, raster.image, raster.held.topLeft(), store, &raster.body);
+    raster.body.at += raster.held.topLeft();
+  }
   raster.milliseconds = static_cast<double>(watch.nsecsElapsed()) * 1e-6;
 }
 

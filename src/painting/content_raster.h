@@ -7,6 +7,7 @@
 #include <unordered_map>
 
 #include "media/photo.h"
+#include "painting/raster.h"
 #include "scene/scene.h"
 
 namespace widecut {
@@ -19,19 +20,21 @@ struct ContentRaster {
   QRect wanted;  ///< Pixels in which the content paints.
   QRect held;    ///< Pixels that the image holds.
   QImage image;
+  /// Without its finish, where it has one; in pixels from the whole pixel below the frame's origin, as `held`.
+  BodyKeep body;
   double milliseconds = 0;  ///< What painting it took.
   unsigned lastUse = 0;     ///< The frame in which it was drawn last.
   bool waitsForPhotos = false;
   bool isKept = false;   ///< Counted, and there to be found again.
   bool isPatch = false;  ///< Made from the raster of the content before.
 
-  std::size_t bytes() const { return static_cast<std::size_t>(image.sizeInBytes()); }
+  std::size_t bytes() const { return static_cast<std::size_t>(image.sizeInBytes() + body.image.sizeInBytes()); }
 };
 using RasterPtr = std::shared_ptr<ContentRaster>;
 
 /// Paints its content on an image whose top left is that pixel. True when every photo was ready.
-bool paintPart(const ContentRaster& raster, QImage& image, QPoint topLeft, PhotoStore& store);
-/// Makes the image of a raster that says what it is to hold.
+bool paintPart(const ContentRaster& raster, QImage& image, QPoint topLeft, PhotoStore& store, BodyKeep* keep = nullptr);
+/// Makes the image of a raster that says what it is to hold, from the body that it has, or it is given one.
 void paintWhole(ContentRaster& raster, PhotoStore& store);
 
 /// Rasters by their content, those of earlier states too: flicking between outcomes comes back to the same nodes.

@@ -141,18 +141,24 @@ void fillCrowded(QPainter& painter, const Outline& outline, const QBrush& brush)
 }
 
 void strokeCrowded(QPainter& painter, const Outline& outline, const Line& line) {
-  const Box box = bounds(outline).grown(2 * line.width);
+  const LineShape& shape = line.shape;
+  const Box box = lineBounds(outline, shape);
   if (isTooFar(painter, box)) {
     // Too far for Cairo's numbers: its area is cut by ours.
-    LineShape shape;
-    shape.width = line.width;
     if (const auto area = lineOutline({outline}, shape)) fillCrowded(painter, *area, painterColour(line.colour));
     return;
   }
   paintMasked(painter, deviceBox(painter, box), painterColour(line.colour), [&](cairo_t* cairo) {
     setPath(cairo, outline);
-    cairo_set_line_width(cairo, line.width);
-    cairo_set_miter_limit(cairo, 4);
+    cairo_set_line_width(cairo, shape.width);
+    cairo_set_miter_limit(cairo, shape.mitreLimit);
+    cairo_set_line_cap(cairo, shape.cap == Cap::Round    ? CAIRO_LINE_CAP_ROUND
+                              : shape.cap == Cap::Square ? CAIRO_LINE_CAP_SQUARE
+                                                         : CAIRO_LINE_CAP_BUTT);
+    cairo_set_line_join(cairo, shape.join == Join::Round   ? CAIRO_LINE_JOIN_ROUND
+                               : shape.join == Join::Bevel ? CAIRO_LINE_JOIN_BEVEL
+                                                           : CAIRO_LINE_JOIN_MITER);
+    cairo_set_dash(cairo, shape.dashes.data(), static_cast<int>(shape.dashes.size()), shape.dashStart);
     cairo_stroke(cairo);
   });
 }

@@ -4,6 +4,7 @@
 #include <QPainter>
 #include <cmath>
 
+#include "painting/blending.h"
 #include "painting/raster.h"
 #include "scene/change.h"
 
@@ -69,12 +70,13 @@ struct LayerCache::Aim {
 
 QRect LayerCache::follow(const Sheet& sheet, double scale, const QRect& visible) {
   kept_.next();
-  const bool anew = scale != scale_;
+  const bool anew = scale != scale_ || around_.sheet != aroundOf(sheet).sheet;
   scale_ = scale;
   if (visible != visible_)
     for (Placed& one : placed_) one.corner.reset();
   visible_ = visible;
   const ItemList before = std::exchange(shown_, sheet.items);
+  around_ = aroundOf(sheet);
   bool sameOrder = before.size() == shown_.size();
   eachDifference(before, shown_, [&](std::size_t i) { sameOrder = sameOrder && before[i]->id == shown_[i]->id; });
   QRect changed;
@@ -122,7 +124,7 @@ void LayerCache::place(std::size_t at, const ItemPtr& item) {
   Placed& one = placed_[at];
   one.item = item;
   one.corner.reset();
-  one.layer = item->isDelivered() ? layerOf(item) : Layer{};
+  one.layer = item->isDelivered() ? layerOf(item, around_) : Layer{};
   if (item->dimmed) one.layer.opacity *= dimmedTo;
   boxes_[at] = !item->isDelivered()
                    ? QRect()
@@ -170,6 +172,10 @@ bool LayerCache::drawOne(QPainter& painter, Placed& one) {
 
 void LayerCache::drawRaster(QPainter& painter, const Placed& one, QPoint corner) const {
   kept_.use(*one.raster);
+  if (one.layer.blend != Blend::Normal) {
+    drawBlended(painter, painter.deviceTransform().map(corner), one.raster->image, one.layer.opacity, one.layer.blend);
+    return;
+  }
   if (one.layer.opacity < 1) painter.setOpacity(one.layer.opacity);
   painter.drawImage(corner, one.raster->image);
   if (one.layer.opacity < 1) painter.setOpacity(1);
@@ -204,7 +210,9 @@ bool LayerCache::mayWait(const Placed& one) const {
 
 void LayerCache::order(const Placed& one, const Aim& aim) {
   const QPoint off = boxes_[static_cast<std::size_t>(&one - placed_.data())].center() - nearest_;
-  queue_->order(unpainted(one, aim), std::hypot(double(off.x()), double(off.y())));
+  ContentRaster wanted = unpainted(one, aim);
+  wanted.body = bodyFrom(one.raster, one, aim);
+  queue_->order(std::move(wanted), std::hypot(double(off.x()), double(off.y())));
 }
 
 /// What the item was drawn from last.
@@ -282,9 +290,18 @@ RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Placed& one, c
 RasterPtr LayerCache::painted(const Placed& one, const Aim& aim) {
   ++paintCount_;
   auto raster = std::make_shared<ContentRaster>(unpainted(one, aim));
+  raster->body = bodyFrom(one.raster, one, aim);
+  if (!raster->body.image.isNull()) ++keptBodyCount_;
   paintWhole(*raster, store_);
   kept_.keep(raster);
   return raster;
+}
+
+BodyKeep LayerCache::bodyFrom(const RasterPtr& before, const Placed& one, const Aim& aim) {
+  if (!before || before->waitsForPhotos || before->body.image.isNull() || one.layer.content->finish.empty()) return {};
+  if (!areClose(before->linear, aim.linear) || !areClose(before->phase, aim.phase)) return {};
+  const auto changed = changedBody(*before->content, *one.layer.content);
+  return changed && changed->isEmpty() ? before->body : BodyKeep{};
 }
 
 ContentRaster LayerCache::unpainted(const Placed& one, const Aim& aim) const {

@@ -44,6 +44,8 @@ class LayerCache {
   void clear();
   /// How many rasters were painted so far, whole or in part: what tests of "only what changed" count.
   int paintCount() const { return paintCount_; }
+  /// And how many of them were made of a body that was there.
+  int keptBodyCount() const { return keptBodyCount_; }
   /// Bytes of all rasters that are kept: 400 MB at most.
   std::size_t bytes() const { return kept_.bytes(); }
 
@@ -70,6 +72,8 @@ class LayerCache {
   RasterPtr exactRaster(const Placed& one, const Aim& aim);
   RasterPtr patched(const RasterPtr& before, const Placed& one, const Aim& aim);
   RasterPtr painted(const Placed& one, const Aim& aim);
+  /// What the item's raster before is made of, where only its finish changed.
+  static BodyKeep bodyFrom(const RasterPtr& before, const Placed& one, const Aim& aim);
   void sweep();
 
   PhotoStore& store_;
@@ -78,6 +82,7 @@ class LayerCache {
   QPoint nearest_;
   // In the order of the sheet's items; boxes apart, since every frame looks at all of them.
   ItemList shown_;
+  Around around_;
   std::vector<QRect> boxes_;  ///< Pixels in which each paints; empty when it is hidden.
   std::vector<Placed> placed_;
   KeptRasters kept_;
@@ -86,7 +91,7 @@ class LayerCache {
   QRect finer_;
   bool trying_ = false;
   double allowedMs_ = 0;
-  int paintCount_ = 0;
+  int paintCount_ = 0, keptBodyCount_ = 0;
 };
 
 }  // namespace widecut

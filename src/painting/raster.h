@@ -15,13 +15,24 @@ QPainterPath painterPath(const Outline& outline);
 QTransform painterTransform(const Affine& map);
 QColor painterColour(Colour colour);
 
+/// Pixels per inch where nobody says otherwise.
+inline constexpr double usualPpi = 144;
+
 /// Whether photos are decoded on the spot, and every pixel of them is the mean of what it covers; or what is ready is
 /// painted, smoothly enough for the screen.
 enum class Photos : unsigned char { Wait, WhenReady };
 
+/// The body of the outermost layer, without its finish, kept from one painting to the next: numbers of its effects may
+/// change meanwhile. In pixels of the painter's device.
+struct BodyKeep {
+  QImage image;
+  QPoint at;
+  bool fits(const QRect& needed) const { return !image.isNull() && QRect(at, image.size()).contains(needed); }
+};
+
 /// Paints one layer with a painter whose coordinates are sheet points. True when it was painted as it will stay; false
 /// while photos are still being decoded.
-bool paintLayer(QPainter& painter, const Layer& layer, PhotoStore& store, Photos photos);
+bool paintLayer(QPainter& painter, const Layer& layer, PhotoStore& store, Photos photos, BodyKeep* keep = nullptr);
 
 enum class Ground : unsigned char { Paper, Transparent };
 

@@ -7,6 +7,7 @@
 
 #include "project/forms/form.h"
 #include "project/node_memo.h"
+#include "project/style_limits.h"
 
 namespace widecut {
 namespace {
@@ -76,6 +77,7 @@ class Checker {
 
   void check(const Project& project) {
     need(project.name.size() <= limits::mostNameBytes, "the project's name is too long");
+    check(project.swatches);
     std::size_t sheets = 0, items = 0, nodes = 0;
     std::unordered_set<const Medium*> media;
     for (const PiecePtr& piece : project.pieces) {
@@ -126,6 +128,16 @@ class Checker {
     }
   }
 
+  static void check(const std::vector<Swatch>& swatches) {
+    need(swatches.size() <= limits::mostSwatches, "a project has 1000 swatches at most");
+    std::unordered_set<std::uint16_t> numbers;
+    for (const Swatch& swatch : swatches) {
+      need(swatch.name.size() <= limits::mostNameBytes, "a swatch's name is too long");
+      need(swatch.number > 0 && swatch.colour.swatch == swatch.number && numbers.insert(swatch.number).second,
+           "swatches have numbers of their own");
+    }
+  }
+
   static void check(const Setting& s) {
     for (const double length : {s.left, s.top, s.right, s.bottom, s.gutter})
       need(isWithin(length, 0, limits::mostSide), "margins and gutters measure from 0 to 14400 points");
@@ -150,21 +162,8 @@ class Checker {
   }
 
   static void checkStyle(const Style& style, const Item& item) {
-    need(isWithin(style.opacity, 0, 1), "an opacity is from 0 to 100 %");
-    need(style.fills.size() <= limits::mostStrips && style.lines.size() <= limits::mostStrips,
-         "an item has 100 fills and 100 lines at most");
-    for (const Line& line : style.lines)
-      need(isWithin(line.width, limits::leastLine, limits::mostLine),
-           "the outline of " + quoted(item) + " is from 0.000001 to 10000 points wide");
-    for (const Fill& fill : style.fills) {
-      need(isWithin(fill.opacity, 0, 1), "an opacity is from 0 to 100 %");
-      const auto* picture = std::get_if<Picture>(&fill.paint);
-      if (!picture) continue;
-      const Framing& f = picture->framing;
-      need(isPlace(f.centre) && isTurn(f.turn), "the photo of " + quoted(item) + " would lie too far away");
-      need(isWithin(f.pointsPerPixel, limits::leastPixel, limits::mostPixel),
-           "the photo of " + quoted(item) + " would be scaled too far");
-    }
+    const std::string beyond = beyondStyle(style);
+    need(beyond.empty(), quoted(item) + ": " + beyond);
   }
 
   std::unordered_map<Id, SheetPtr> known_;  ///< The sheets before, by their ids.

@@ -30,7 +30,14 @@ inline constexpr std::size_t mostParts = 10'000;       ///< Of one cutout, group
 inline constexpr std::size_t mostCopies = 10'000;      ///< Of one repeat.
 inline constexpr std::size_t mostItems = 100'000;      ///< Of a project, those inside others and all copies included.
 inline constexpr std::size_t mostNodes = 750'000;      ///< Of all outlines of a project, all copies included.
-inline constexpr std::size_t mostStrips = 100;         ///< Fills, and lines, of one item.
+inline constexpr std::size_t mostStrips = 100;         ///< Fills, lines, and effects, of one item.
+inline constexpr std::size_t mostStops = 100;          ///< Of one gradient.
+inline constexpr double mostHatchMarks = 20'000;       ///< Lines or dots that one hatch shows.
+inline constexpr double leastPitch = 0.05;             ///< Points, of a hatch.
+inline constexpr double mostGradient = 1000;           ///< Of a place of a gradient, in its box.
+inline constexpr std::size_t mostSwatches = 1000;      ///< Of a project.
+inline constexpr std::size_t mostDashes = 100;         ///< Lengths of one pattern.
+inline constexpr double leastDashes = 0.01;            ///< Points, of one pattern together.
 inline constexpr std::size_t mostTextBytes = 100'000;  ///< Of one item's words.
 inline constexpr double leastTextSize = 0.1, mostTextSize = 10'000;  ///< Points; leading may be 0.
 inline constexpr double mostShift = 1000;                            ///< Of every other row of a grid, either way.

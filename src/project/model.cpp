@@ -67,7 +67,8 @@ bool isSame(const Sheet& a, const Sheet& b) {
 }
 
 bool isSame(const Project& a, const Project& b) {
-  return a.name == b.name && a.extra == b.extra && areSame(a.pieces, b.pieces, areSamePieces) &&
+  return a.name == b.name && a.extra == b.extra && a.swatches == b.swatches &&
+         areSame(a.pieces, b.pieces, areSamePieces) &&
          std::equal(a.otherFiles.begin(), a.otherFiles.end(), b.otherFiles.begin(), b.otherFiles.end(),
                     [](const auto& x, const auto& y) {
                       return x.first == y.first && (x.second == y.second || *x.second == *y.second);

@@ -101,11 +101,20 @@ struct Piece {
 };
 using PiecePtr = std::shared_ptr<const Piece>;
 
+/// A colour of the project with a number that colours refer to: what paints with it follows it.
+struct Swatch {
+  std::uint16_t number = 0;  ///< Not 0, and its own.
+  std::string name;
+  Colour colour;  ///< Its own swatch number is `number`.
+  bool operator==(const Swatch&) const = default;
+};
+
 /// One file's worth of work. `extra`, here and elsewhere, is a JSON object with the members that this
 /// version does not know; they are written back as they were.
 struct Project {
   std::string name;
   std::vector<PiecePtr> pieces;
+  std::vector<Swatch> swatches = {};
   Id nextId = 1;  ///< Larger than every id in use.
   /// Files in the project file that this version does not know, by name; written back as they were.
   std::map<std::string, std::shared_ptr<const std::string>> otherFiles;

@@ -1,37 +1,34 @@
 #include "project/style.h"
 
 #include <algorithm>
-#include <charconv>
 
 namespace widecut {
-namespace {
-
-bool isPicture(const Fill& fill) { return !std::holds_alternative<Colour>(fill.paint); }
-
-}  // namespace
-
-std::optional<Colour> parseColour(std::string_view text) {
-  if ((text.size() != 7 && text.size() != 9) || text[0] != '#') return std::nullopt;
-  std::uint8_t v[4] = {0, 0, 0, 255};
-  for (std::size_t i = 0; 2 * i + 2 < text.size(); ++i) {
-    const char* from = text.data() + 1 + 2 * i;
-    if (std::from_chars(from, from + 2, v[i], 16).ptr != from + 2) return std::nullopt;
-  }
-  return Colour{v[0], v[1], v[2], v[3]};
+bool isPicture(const Fill& fill) {
+  return std::holds_alternative<Picture>(fill.paint) || std::holds_alternative<PartPicture>(fill.paint);
 }
 
-std::string colourText(Colour c) {
-  static constexpr char hex[] = "0123456789abcdef";
-  std::string text = "#";
-  const auto add = [&](std::uint8_t v) {
-    text += hex[v >> 4];
-    text += hex[v & 15];
-  };
-  add(c.red);
-  add(c.green);
-  add(c.blue);
-  if (c.alpha != 255) add(c.alpha);
-  return text;
+std::optional<Colour> colourOf(const Paint& paint) {
+  if (const auto* colour = std::get_if<Colour>(&paint)) return *colour;
+  if (const auto* gradient = std::get_if<Gradient>(&paint))
+    return gradient->stops.empty() ? std::nullopt : std::optional(gradient->stops.front().colour);
+  if (const auto* hatch = std::get_if<Hatch>(&paint)) return hatch->colour;
+  return std::nullopt;
+}
+
+void eachColour(Style& style, const std::function<void(Colour&)>& change) {
+  for (Fill& fill : style.fills) {
+    if (auto* colour = std::get_if<Colour>(&fill.paint)) change(*colour);
+    if (auto* hatch = std::get_if<Hatch>(&fill.paint)) change(hatch->colour);
+    if (auto* gradient = std::get_if<Gradient>(&fill.paint))
+      for (GradientStop& stop : gradient->stops) change(stop.colour);
+  }
+  for (Line& line : style.lines) {
+    change(line.colour);
+    if (line.colours)
+      for (GradientStop& stop : line.colours->stops) change(stop.colour);
+  }
+  for (Effect& effect : style.effects)
+    if (declarationOf(effect.kind).hasColour) change(effect.colour);
 }
 
 const StylePtr& bareStyle() {
@@ -41,7 +38,7 @@ const StylePtr& bareStyle() {
 
 std::optional<Colour> colourOf(const Style& style) {
   for (auto fill = style.fills.rbegin(); fill != style.fills.rend(); ++fill)
-    if (const auto* colour = std::get_if<Colour>(&fill->paint)) return *colour;
+    if (const auto colour = colourOf(fill->paint)) return colour;
   return std::nullopt;
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <functional>
 #include <memory>
 #include <optional>
 #include <string>
@@ -9,22 +10,15 @@
 #include <variant>
 #include <vector>
 
+#include "cutting/offset.h"
 #include "geometry/point.h"
+#include "project/effects.h"
+#include "project/gradient.h"
 
 namespace widecut {
 
 /// Names an item, sheet or piece for as long as the project lives. Unique over all three; 0 is nobody.
 using Id = std::uint64_t;
-
-/// sRGB, not premultiplied.
-struct Colour {
-  std::uint8_t red = 0, green = 0, blue = 0, alpha = 255;
-  bool operator==(const Colour&) const = default;
-};
-/// Reads #rrggbb or #rrggbbaa.
-std::optional<Colour> parseColour(std::string_view text);
-/// #rrggbb, or #rrggbbaa when not opaque.
-std::string colourText(Colour colour);
 
 /// Where a picture lies behind its frame, in the frame's own space (so it turns with the frame but is
 /// never stretched with it).
@@ -60,29 +54,58 @@ struct PartPicture {
   Id part = 0;
   bool operator==(const PartPicture&) const = default;
 };
-using Paint = std::variant<Colour, Picture, PartPicture>;
+using Paint = std::variant<Colour, Picture, PartPicture, Gradient, Hatch>;
 
 struct Fill {
   Paint paint;
-  double opacity = 1;  ///< 0…1
-  bool shown = true;   ///< False for what is kept under a picture that covers it.
+  double opacity = 1;           ///< 0…1
+  bool shown = true;            ///< False for what is kept under a picture that covers it, or has its eye shut.
+  Blend blend = Blend::Normal;  ///< With what the item itself paints behind it.
   std::string extra = {};
   bool operator==(const Fill&) const = default;
 };
 
-/// A line drawn round an item, centred on its outline, with mitred corners (limit 4).
+/// Colours along a line, or across it.
+struct LineColours {
+  std::vector<GradientStop> stops;  ///< As in a gradient.
+  bool isAcross = false;            ///< From its left side to its right, instead of from its start to its end.
+  bool operator==(const LineColours&) const = default;
+};
+
+/// A line drawn along an item's outline.
 struct Line {
   Colour colour;
-  double width = 1;  ///< Points, > 0.
+  LineShape shape = {};  ///< Its width within the limits; no dashes for a whole line.
+  /// Its width at each end of an open outline, or where a closed one begins, as a share of the full one, which it has
+  /// in its middle: 0…1. Both 1 for a line as wide everywhere.
+  double startShare = 1, endShare = 1;
+  std::optional<LineColours> colours = {};  ///< In place of the one colour.
+  double opacity = 1;                       ///< 0…1
+  bool shown = true;
+  Blend blend = Blend::Normal;
   std::string extra = {};
   bool operator==(const Line&) const = default;
+
+  bool isTapered() const { return startShare != 1 || endShare != 1; }
+  /// True when a pen draws it: centred, as wide everywhere, in one colour.
+  bool isPlain() const { return shape.alignment == Alignment::Centre && !isTapered() && !colours; }
 };
+
+/// A line of one colour, as wide everywhere.
+inline Line plainLine(Colour colour, double width) {
+  Line line;
+  line.colour = colour;
+  line.shape.width = width;
+  return line;
+}
 
 /// How an item looks. A shared node: items that look alike may have the same one.
 struct Style {
-  std::vector<Fill> fills;  ///< Back to front.
-  std::vector<Line> lines;  ///< Back to front, in front of the fills.
-  double opacity = 1;       ///< 0…1, of the whole.
+  std::vector<Fill> fills;      ///< Back to front.
+  std::vector<Line> lines;      ///< Back to front, in front of the fills.
+  std::vector<Effect> effects;  ///< Those behind and in front of the item each from back to front.
+  double opacity = 1;           ///< 0…1, of the whole.
+  Blend blend = Blend::Normal;  ///< Of the whole, with what is behind it.
   bool operator==(const Style&) const = default;
 };
 using StylePtr = std::shared_ptr<const Style>;
@@ -90,6 +113,10 @@ using StylePtr = std::shared_ptr<const Style>;
 /// The style of nothing: no fill, no line. One node for all.
 const StylePtr& bareStyle();
 
+/// What a paint comes to as one colour: a gradient's first stop, a hatch's own; nothing for pictures.
+std::optional<Colour> colourOf(const Paint& paint);
+/// Calls `change(Colour&)` for every colour of the style.
+void eachColour(Style& style, const std::function<void(Colour&)>& change);
 /// The colour of the frontmost colour fill, whether it shows or a picture covers it.
 std::optional<Colour> colourOf(const Style& style);
 /// The frontmost fill that shows a picture, of its own or a part's; null when none does.
@@ -107,6 +134,9 @@ void setColour(Style& style, std::optional<Colour> colour);
 void setPicture(Style& style, Paint picture);
 /// Pictures go; what they covered shows again.
 void dropPictures(Style& style);
+/// True for a fill that shows a photo, of its own or a part's.
+bool isPicture(const Fill& fill);
+
 /// One line for all lines there were; or none.
 void setLine(Style& style, const std::optional<Line>& line);
 

@@ -73,6 +73,10 @@ Box changedBox(const Outline& a, const Outline& b) {
 bool areAlike(const Brush& a, const Brush& b) {
   if (a.index() != b.index()) return false;
   if (const auto* colour = std::get_if<Colour>(&a)) return *colour == std::get<Colour>(b);
+  if (const auto* gradient = std::get_if<GradientBrush>(&a)) {
+    const auto& other = std::get<GradientBrush>(b);
+    return gradient->kind == other.kind && gradient->toOutline == other.toOutline && *gradient->stops == *other.stops;
+  }
   const auto &x = std::get<PictureBrush>(a), &y = std::get<PictureBrush>(b);
   return x.medium == y.medium && x.toOutline == y.toOutline;
 }
@@ -84,16 +88,20 @@ bool addChange(const std::vector<Mark>& a, const std::vector<Mark>& b, Box& box)
     if (a[i].index() != b[i].index()) return false;
     if (const auto* fill = std::get_if<FillOutline>(&a[i])) {
       const auto& other = std::get<FillOutline>(b[i]);
-      if (!areAlike(fill->brush, other.brush) || fill->opacity != other.opacity) return false;
+      if (!areAlike(fill->brush, other.brush) || fill->opacity != other.opacity || fill->blend != other.blend)
+        return false;
       if (fill->outline != other.outline) box.add(changedBox(*fill->outline, *other.outline));
+    } else if (std::holds_alternative<MarkGroup>(a[i])) {
+      return false;
     } else {
       const auto &line = std::get<StrokeOutline>(a[i]), &other = std::get<StrokeOutline>(b[i]);
       if (!(line.line == other.line)) return false;
       if (line.outline == other.outline) continue;
+      if (!line.line.shape.dashes.empty()) return false;  // they move all along
       // A join changes with the segment before or after it, and reaches as far as its mitre.
-      constexpr double mitreLimit = 4;
       const Box changed = changedBox(*line.outline, *other.outline);
-      if (!changed.isEmpty()) box.add(changed.grown(mitreLimit * line.line.width / 2));
+      if (!changed.isEmpty())
+        box.add(changed.grown(std::max(2.0, line.line.shape.mitreLimit) * line.line.shape.width / 2));
     }
   }
   return true;
@@ -101,17 +109,22 @@ bool addChange(const std::vector<Mark>& a, const std::vector<Mark>& b, Box& box)
 
 }  // namespace
 
-std::optional<Box> changedBox(const Content& a, const Content& b) {
+std::optional<Box> changedBody(const Content& a, const Content& b) {
   Box box;
   if (!addChange(a.under, b.under, box) || !addChange(a.over, b.over, box)) return std::nullopt;
   if (a.inside.size() != b.inside.size()) return std::nullopt;
   for (std::size_t i = 0; i < a.inside.size(); ++i) {
     const Layer &x = a.inside[i], &y = b.inside[i];
-    if (x.content == y.content && x.place == y.place && x.opacity == y.opacity) continue;
+    if (x.content == y.content && x.place == y.place && x.opacity == y.opacity && x.blend == y.blend) continue;
     box.add(x.box());
     box.add(y.box());
   }
   return box;
+}
+
+std::optional<Box> changedBox(const Content& a, const Content& b) {
+  if (!a.finish.empty() || !b.finish.empty()) return std::nullopt;
+  return changedBody(a, b);
 }
 
 }  // namespace widecut

@@ -7,31 +7,63 @@ class Drawing {
  public:
   void add(const Layer& layer, const Affine& parent) {
     const Affine place = parent * layer.place;
-    const bool grouped = layer.opacity < 1;
-    if (grouped) commands.push_back(PushGroup{layer.opacity, place(layer.content->box)});
-    for (const Mark& mark : layer.content->under) add(mark, place);
-    for (const Layer& inner : layer.content->inside) add(inner, place);
-    for (const Mark& mark : layer.content->over) add(mark, place);
-    for (ReadLine line : layer.content->read) {
+    const Content& content = *layer.content;
+    const bool grouped = layer.isGroup();
+    if (grouped) commands.push_back(PushGroup{layer.opacity, layer.blend, place(content.box), nullptr, {}});
+    addFinish(content, layer, place, EffectPlace::Behind);
+    std::optional<EffectPixels> fade;
+    for (std::size_t i = 0; i < content.finish.size(); ++i)
+      if (declarationOf(content.finish[i].effect.kind).place == EffectPlace::Within) fade = pixels(layer, place, i);
+    const bool isApart = fade || (content.mixes && !content.finish.empty());
+    if (isApart) commands.push_back(PushGroup{1, Blend::Normal, place(content.body), nullptr, std::move(fade)});
+    for (const Mark& mark : content.under) add(mark, place);
+    for (const Layer& inner : content.inside) add(inner, place);
+    for (const Mark& mark : content.over) add(mark, place);
+    for (ReadLine line : content.read) {
       line.place = place * line.place;
       commands.emplace_back(std::move(line));
     }
+    if (isApart) commands.push_back(PopGroup{});
+    addFinish(content, layer, place, EffectPlace::InFront);
     if (grouped) commands.push_back(PopGroup{});
   }
   std::vector<DrawCommand> commands;
 
  private:
   void add(const Mark& mark, const Affine& place) {
-    std::visit([&](const auto& m) { commands.push_back(moved(m, place)); }, mark);
+    if (const auto* group = std::get_if<MarkGroup>(&mark)) {
+      auto clip = moved(group->clip, place);
+      commands.push_back(PushGroup{group->opacity, group->blend, bounds(*clip), clip, {}});
+      for (const FillOutline& fill : group->fills) commands.push_back(moved(fill, place));
+      commands.push_back(PopGroup{});
+    } else if (const auto* stroke = std::get_if<StrokeOutline>(&mark)) {
+      commands.push_back(moved(*stroke, place));
+    } else {
+      commands.push_back(moved(std::get<FillOutline>(mark), place));
+    }
+  }
+  void addFinish(const Content& content, const Layer& layer, const Affine& place, EffectPlace where) {
+    for (std::size_t i = 0; i < content.finish.size(); ++i) {
+      const FinishStep& step = content.finish[i];
+      const EffectDeclaration& declared = declarationOf(step.effect.kind);
+      if (declared.place != where) continue;
+      for (const Mark& mark : step.marks) add(mark, place);
+      if (declared.isPixels) commands.emplace_back(pixels(layer, place, i));
+    }
+  }
+  static EffectPixels pixels(const Layer& layer, const Affine& place, std::size_t step) {
+    const Content& content = *layer.content;
+    return {layer.content, place, step, finishBox(content.finish[step].effect, place(content.body), place.meanScale())};
   }
   FillOutline moved(FillOutline fill, const Affine& place) {
     fill.outline = moved(fill.outline, place);
     if (auto* picture = std::get_if<PictureBrush>(&fill.brush)) picture->toOutline = place * picture->toOutline;
+    if (auto* gradient = std::get_if<GradientBrush>(&fill.brush)) gradient->toOutline = place * gradient->toOutline;
     return fill;
   }
   StrokeOutline moved(StrokeOutline stroke, const Affine& place) {
     stroke.outline = moved(stroke.outline, place);
-    stroke.line.width *= place.meanScale();
+    stroke.line.shape = scaled(stroke.line.shape, place.meanScale());
     return stroke;
   }
   std::shared_ptr<const Outline> moved(const std::shared_ptr<const Outline>& outline, const Affine& place) {
@@ -41,6 +73,12 @@ class Drawing {
       to_ = std::make_shared<const Outline>(transformed(*outline, place));
     }
     return to_;
+  }
+  static LineShape scaled(LineShape shape, double by) {
+    shape.width *= by;
+    shape.dashStart *= by;
+    for (double& length : shape.dashes) length *= by;
+    return shape;
   }
   std::shared_ptr<const Outline> from_, to_;
   Affine by_;

@@ -57,7 +57,8 @@ bool isOnOwn(const Item& item, Point inFrame, double reach) {
   if (isOnLine(item, inFrame)) return true;
   if (filled && isInside(shape->outline, FillRule::Nonzero, inFrame)) return true;
   double line = 0;
-  for (const Line& l : style.lines) line = std::max(line, l.width / 2);
+  for (const Line& l : style.lines)
+    if (l.shown) line = std::max(line, l.shape.alignment == Alignment::Centre ? l.shape.width / 2 : l.shape.width);
   return isNearEdge(*shape, inFrame, std::max(line, reach));
 }
 

@@ -9,6 +9,7 @@
 #include "project/lookup.h"
 #include "project/node_memo.h"
 #include "project/resolve.h"
+#include "scene/line_marks.h"
 
 namespace widecut {
 namespace {
@@ -36,30 +37,119 @@ Contour stroke(Point a, Point b, double width) {
 }
 
 /// What the item's own style paints of its outline.
-void addMarks(const Item& item, Content& content) {
-  const Style& style = *item.style;
-  if (style.fills.empty() && style.lines.empty()) return;
-  const auto shape = resolved(item);
-  if (shape->outline.isEmpty()) return;
-  const std::shared_ptr<const Outline> outline(shape, &shape->outline);
-  for (const Fill& fill : style.fills) {
-    if (!fill.shown) continue;
-    if (const auto* colour = std::get_if<Colour>(&fill.paint)) {
-      content.under.emplace_back(FillOutline{outline, *colour, fill.opacity});
-      content.box.add(shape->box);
-    } else if (auto photo = photoIn(item, fill)) {
-      auto reached = reachedBy(outline, shape->box, photo->pixelsToFrame, *photo->medium);
-      content.box.add(reached == outline ? shape->box : bounds(*reached));
-      content.under.emplace_back(
-          FillOutline{std::move(reached), PictureBrush{std::move(photo->medium), photo->pixelsToFrame}, fill.opacity});
+class Marks {
+ public:
+  Marks(const Item& item, const Around& around, Content& content) : item_(item), around_(around), content_(content) {}
+
+  void add() {
+    const Style& style = *item_.style;
+    if (style.fills.empty() && style.lines.empty()) return;
+    const auto shape = resolved(item_);
+    if (shape->outline.isEmpty()) return;
+    outline_ = std::shared_ptr<const Outline>(shape, &shape->outline);
+    box_ = shape->box;
+    for (const Fill& fill : style.fills)
+      if (fill.shown) add(fill);
+    for (const Line& line : style.lines) {
+      if (!line.shown) continue;
+      auto drawn = lineMarkOf(outline_, line);
+      if (!drawn) continue;
+      content_.mixes = content_.mixes || line.blend != Blend::Normal;
+      content_.box.add(drawn->box);
+      content_.over.push_back(std::move(drawn->mark));
     }
   }
-  for (const Line& line : style.lines) {
-    content.over.emplace_back(StrokeOutline{outline, line});
-    LineShape drawn;
-    drawn.width = line.width;
-    content.box.add(lineBounds(*outline, drawn));
+
+ private:
+  void add(const Fill& fill) {
+    if (const auto* colour = std::get_if<Colour>(&fill.paint)) {
+      add(fill, outline_, *colour);
+    } else if (const auto* gradient = std::get_if<Gradient>(&fill.paint)) {
+      add(fill, outline_, brushOf(*gradient, box_, item_.toParent(), around_));
+    } else if (const auto* hatch = std::get_if<Hatch>(&fill.paint)) {
+      add(fill, std::make_shared<const Outline>(hatched(*outline_, box_, *hatch)), hatch->colour);
+    } else if (auto photo = photoIn(item_, fill)) {
+      auto reached = reachedBy(outline_, box_, photo->pixelsToFrame, *photo->medium);
+      add(fill, std::move(reached), PictureBrush{std::move(photo->medium), photo->pixelsToFrame});
+    }
   }
+  void add(const Fill& fill, std::shared_ptr<const Outline> outline, Brush brush) {
+    if (outline->isEmpty()) return;
+    content_.mixes = content_.mixes || fill.blend != Blend::Normal;
+    content_.box.add(outline == outline_ ? box_ : bounds(*outline));
+    content_.under.emplace_back(FillOutline{std::move(outline), std::move(brush), fill.opacity, fill.blend});
+  }
+
+  const Item& item_;
+  const Around& around_;
+  Content& content_;
+  std::shared_ptr<const Outline> outline_;
+  Box box_;
+};
+
+Box boxOf(const Mark& mark) {
+  if (const auto* stroke = std::get_if<StrokeOutline>(&mark)) return lineBounds(*stroke->outline, stroke->line.shape);
+  if (const auto* group = std::get_if<MarkGroup>(&mark)) return bounds(*group->clip);
+  return bounds(*std::get<FillOutline>(mark).outline);
+}
+
+/// Effects and followers, and how far they make the content reach.
+void addFinish(const Item& item, Content& content) {
+  content.body = content.box;
+  for (const Effect& effect : item.style->effects) {
+    if (!effect.shown) continue;
+    FinishStep step{effect, {}};
+    if (!declarationOf(effect.kind).isPixels) {
+      const auto shape = resolved(item);
+      step.marks = followerMarks(effect, shape->outline, shape->box);
+      if (step.marks.empty()) continue;
+      for (const Mark& mark : step.marks) content.box.add(boxOf(mark));
+    } else if (content.body.isEmpty()) {
+      continue;
+    } else if (effect.kind == EffectKind::MirrorBelow) {
+      // Below on the sheet, whichever way the item is turned.
+      const double across = std::hypot(content.body.width(), content.body.height());
+      content.box.add(content.body.grown(across * effect.numbers[1] + std::max(0.0, effect.numbers[0])));
+    } else {
+      content.box.add(content.body.grown(reachOf(effect)));
+    }
+    content.finish.push_back(std::move(step));
+  }
+}
+
+/// True when what an item paints depends on where it lies: some gradient in it reaches further than over its item.
+bool dependsOnPlace(const Item& item) {
+  static NodeMemo<bool, 2> memo;
+  const NodeMemo<bool, 2>::Nodes nodes{nodeOf(item.form), item.style};
+  if (const auto known = memo.find(nodes)) return *known;
+  const auto reaches = [](const Style& style) {
+    return std::any_of(style.fills.begin(), style.fills.end(), [](const Fill& fill) {
+      const auto* gradient = std::get_if<Gradient>(&fill.paint);
+      return gradient && gradient->reach != Reach::Item;
+    });
+  };
+  bool does = reaches(*item.style);
+  if (showsChildren(item.form)) {
+    for (const StylePtr& own : ownLooks(item.form)) does = does || reaches(*own);
+    for (const ItemPtr& child : childrenOf(item)) does = does || dependsOnPlace(*child);
+  }
+  memo.keep(nodes, std::make_shared<const bool>(does));
+  return does;
+}
+
+/// What is around the children of an item, in its frame space.
+Around aroundChildren(const Item& item, const Around& around, const Affine& copy) {
+  const auto back = (item.toParent() * copy).inverse();
+  if (!back) return {};
+  Around inner;
+  if (around.sheet) inner.sheet = *back * *around.sheet;
+  if (around.whole) inner.whole = *back * *around.whole;
+  if (!around.whole) {
+    const auto fromFrame = copy.inverse();
+    const Box box = boxInFrame(item);
+    if (fromFrame && !box.isEmpty()) inner.whole = *fromFrame * unitTo(box);
+  }
+  return inner;
 }
 
 /// The lines of words, or of those that a cutout is made of.
@@ -80,40 +170,55 @@ void addRead(const Item& item, const Affine& place, std::vector<ReadLine>& read)
   }
 }
 
-std::shared_ptr<const Content> contentOf(const Item& item) {
+std::shared_ptr<const Content> contentOf(const Item& item, const Around& around) {
   static NodeMemo<Content, 2> memo;
   const NodeMemo<Content, 2>::Nodes nodes{nodeOf(item.form), item.style};
-  if (auto known = memo.find(nodes)) return known;
+  const bool isPlaced = dependsOnPlace(item);
+  if (!isPlaced)
+    if (auto known = memo.find(nodes)) return known;
   auto content = std::make_shared<Content>();
-  addMarks(item, *content);
+  Marks(item, around, *content).add();
   const bool isPainted = !content->under.empty() || !content->over.empty();
   if (isPainted && !showsChildren(item.form)) addRead(item, {}, content->read);
-  for (const auto& [number, copy] : copiesOf(item.form))
+  for (const auto& [number, copy] : copiesOf(item.form)) {
+    const Around inside = isPlaced ? aroundChildren(item, around, copy) : Around{};
     for (const ItemPtr& child : shownIn(item.form, number)) {
       if (!child->isDelivered()) continue;
-      Layer layer = layerOf(child);
+      Layer layer = layerOf(child, inside);
       layer.place = copy * layer.place;
       content->box.add(layer.box());
       content->inside.push_back(std::move(layer));
     }
-  memo.keep(nodes, content);
+  }
+  addFinish(item, *content);
+  if (!isPlaced) memo.keep(nodes, content);
   return content;
+}
+
+void addTightly(const Mark& mark, const Affine& place, Box& box) {
+  const auto* stroke = std::get_if<StrokeOutline>(&mark);
+  const auto* group = std::get_if<MarkGroup>(&mark);
+  if (stroke) {
+    LineShape line = stroke->line.shape;
+    line.width *= place.meanScale();
+    box.add(lineBounds(transformed(*stroke->outline, place), line));
+  } else {
+    box.add(bounds(transformed(group ? *group->clip : *std::get<FillOutline>(mark).outline, place)));
+  }
 }
 
 void addTightly(const Layer& layer, const Affine& parent, Box& box) {
   const Affine place = parent * layer.place;
-  const auto add = [&](const std::vector<Mark>& marks) {
-    for (const Mark& mark : marks) {
-      const auto* drawn = std::get_if<StrokeOutline>(&mark);
-      const Outline outline = transformed(drawn ? *drawn->outline : *std::get<FillOutline>(mark).outline, place);
-      LineShape line;
-      if (drawn) line.width = drawn->line.width * place.meanScale();
-      box.add(drawn ? lineBounds(outline, line) : bounds(outline));
-    }
-  };
-  add(layer.content->under);
-  for (const Layer& inner : layer.content->inside) addTightly(inner, place, box);
-  add(layer.content->over);
+  Box body;
+  for (const Mark& mark : layer.content->under) addTightly(mark, place, body);
+  for (const Layer& inner : layer.content->inside) addTightly(inner, place, body);
+  for (const Mark& mark : layer.content->over) addTightly(mark, place, body);
+  box.add(body);
+  for (const FinishStep& step : layer.content->finish) {
+    for (const Mark& mark : step.marks) addTightly(mark, place, box);
+    if (declarationOf(step.effect.kind).isPixels && !body.isEmpty())
+      box.add(finishBox(step.effect, body, place.meanScale()));
+  }
 }
 
 void gatherPhotos(const Content& content, std::unordered_set<std::string>& seen, std::vector<MediumPtr>& found) {
@@ -127,7 +232,20 @@ void gatherPhotos(const Content& content, std::unordered_set<std::string>& seen,
 
 }  // namespace
 
-Layer layerOf(const ItemPtr& item) { return {item, contentOf(*item), item->toParent(), item->style->opacity}; }
+Around aroundOf(const Sheet& sheet) { return {unitTo(sheet.box()), {}}; }
+
+Layer layerOf(const ItemPtr& item, const Around& around) {
+  return {item, contentOf(*item, around), item->toParent(), item->style->opacity, item->style->blend};
+}
+
+Box finishBox(const Effect& effect, const Box& body, double scale) {
+  if (body.isEmpty()) return body;
+  if (effect.kind == EffectKind::MirrorBelow) {
+    const double gap = effect.numbers[0] * scale;
+    return {{body.low.x, body.high.y + gap}, {body.high.x, body.high.y + gap + effect.numbers[1] * body.height()}};
+  }
+  return body.grown(reachOf(effect) * scale);
+}
 
 Box tightBox(const Layer& layer) {
   Box box;
@@ -151,7 +269,7 @@ Scene sceneOf(const Sheet& sheet, double bleed) {
   Scene scene{sheet.width, sheet.height, sheet.paper, {}, bleed};
   for (const ItemPtr& item : sheet.items) {
     if (!item->isDelivered()) continue;
-    Layer layer = layerOf(item);
+    Layer layer = layerOf(item, aroundOf(sheet));
     if (layer.box().touches(scene.area())) scene.layers.push_back(std::move(layer));
   }
   return scene;
@@ -168,11 +286,13 @@ Scene sceneOfItem(const Project& project, Id id) {
   const ItemPtr item = findItem(project, id);
   if (!item) return {};
   Item placed = mapped(*item, parentToSheet(project, id));
-  const Box box = tightBox(layerOf(std::make_shared<const Item>(placed)));
+  const SheetPtr sheet = sheetOf(project, id);
+  Layer layer = layerOf(std::make_shared<const Item>(std::move(placed)), sheet ? aroundOf(*sheet) : Around{});
+  const Box box = tightBox(layer);
   if (box.isEmpty()) return {};
-  placed.position = placed.position - box.low;
+  layer.place = Affine::move(Point{} - box.low) * layer.place;
   Scene scene{box.width(), box.height(), {255, 255, 255, 0}, {}, 0};
-  scene.layers.push_back(layerOf(std::make_shared<const Item>(std::move(placed))));
+  scene.layers.push_back(std::move(layer));
   return scene;
 }
 

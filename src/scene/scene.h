@@ -11,7 +11,13 @@ struct PictureBrush {
   MediumPtr medium;
   Affine toOutline;  ///< From pixels to the space of the outline.
 };
-using Brush = std::variant<Colour, PictureBrush>;
+/// A gradient as it lies: from (0, 0) to (1, 0) of a space of its own, which is mapped to that of the outline.
+struct GradientBrush {
+  GradientKind kind = GradientKind::Linear;
+  std::shared_ptr<const std::vector<GradientStop>> stops;  ///< Between which sRGB mixes plainly.
+  Affine toOutline;
+};
+using Brush = std::variant<Colour, PictureBrush, GradientBrush>;
 
 // Outlines are filled by the nonzero rule.
 
@@ -19,12 +25,21 @@ struct FillOutline {
   std::shared_ptr<const Outline> outline;
   Brush brush;
   double opacity = 1;
+  Blend blend = Blend::Normal;
 };
+/// A line that a pen draws (`Line::isPlain`).
 struct StrokeOutline {
   std::shared_ptr<const Outline> outline;
   Line line;
 };
-using Mark = std::variant<FillOutline, StrokeOutline>;
+/// Fills painted as one within an outline: a line whose colour changes.
+struct MarkGroup {
+  std::shared_ptr<const Outline> clip;
+  std::vector<FillOutline> fills;
+  double opacity = 1;
+  Blend blend = Blend::Normal;
+};
+using Mark = std::variant<FillOutline, StrokeOutline, MarkGroup>;
 
 /// A line of words as it is read, for formats in which text can be searched. It is painted by its marks, not by this.
 struct ReadLine {
@@ -34,20 +49,34 @@ struct ReadLine {
   Affine place;                  ///< From the line, whose base line begins at the origin, to the content's space.
 };
 
+/// An effect of an item, or what follows it, in the order of its style.
+struct FinishStep {
+  Effect effect;
+  std::vector<Mark> marks;  ///< Of what follows it; empty for effects on its pixels.
+};
+
 struct Layer;
 /// What an item paints, in its frame space. Items of the same form and style nodes share it.
 struct Content {
-  Box box;  ///< Of all that is painted.
+  Box box;   ///< Of all that is painted.
+  Box body;  ///< Without its finish.
   std::vector<Mark> under;
   std::vector<Layer> inside;  ///< What is inside the item and shows as it is; back to front.
   std::vector<Mark> over;
   std::vector<ReadLine> read;  ///< The words that it shows itself, or that its outline is made of.
+  std::vector<FinishStep> finish;
+  bool mixes = false;  ///< Some of its own marks are mixed with others: it has to be painted as one.
+
+  bool isOnItsOwn() const { return mixes || !finish.empty(); }
 };
 struct Layer {
   ItemPtr item;
   std::shared_ptr<const Content> content;
   Affine place;  ///< From the frame to the space the layer lies in.
   double opacity = 1;
+  Blend blend = Blend::Normal;
+  /// True when it is painted as one, and then laid on what is behind it.
+  bool isGroup() const { return opacity < 1 || blend != Blend::Normal || content->isOnItsOwn(); }
   /// A box that holds all it paints, in the space the layer lies in.
   Box box() const { return place(content->box); }
 };
@@ -60,8 +89,19 @@ struct Scene {
   Box area() const { return Box{{0, 0}, {width, height}}.grown(bleed); }
 };
 
-/// The layer of one item, in its parent's space. Its content is memoised by the nodes of form and style.
-Layer layerOf(const ItemPtr& item);
+/// What lies around an item, for gradients that reach further than over it: maps from the unit square of the sheet, and
+/// of what the item is in, to the space that the item lies in. Without them such gradients lie over the item.
+struct Around {
+  std::optional<Affine> sheet, whole;
+};
+/// What is around the items of a sheet.
+Around aroundOf(const Sheet& sheet);
+/// The layer of one item, in its parent's space. Its content is memoised by the nodes of form and style, but where it
+/// depends on its place.
+Layer layerOf(const ItemPtr& item, const Around& around = {});
+/// The box that an effect on pixels paints in, of a body with this box in the sheet's directions; lengths of the effect
+/// are multiplied by `scale`.
+Box finishBox(const Effect& effect, const Box& body, double scale);
 /// The box of what a layer paints, as tight as it can be.
 Box tightBox(const Layer& layer);
 /// What stands in the place of a picture that cannot be decoded, alike in every format: a plain tone with a cross.

@@ -8,8 +8,6 @@
 namespace widecut {
 
 nlohmann::json itemJson(const Item& item);
-/// Adds the fills, lines and opacity to an object.
-void writeStyle(const Style& style, nlohmann::json& object);
 
 /// Reads items with everything inside them.
 class ItemReader {
@@ -23,7 +21,7 @@ class ItemReader {
   ItemList items(Members& members, const std::string& name, int depth);
   /// An id that nothing else has.
   Id freshId(Members& members);
-  /// The fills, lines and opacity of an object.
+  /// The style of an object.
   Style style(Members& members);
   Id greatestId() const { return ids_.empty() ? 0 : *ids_.rbegin(); }
 

@@ -1,4 +1,5 @@
 #include "storage/project_json.h"
+#include "storage/style_json.h"
 
 #include <nlohmann/json.hpp>
 
@@ -32,7 +33,7 @@ json sheetJson(const Sheet& sheet) {
   if (sheet.bleed != 0) out["bleed"] = sheet.bleed;
   if (!sheet.folds.empty()) out["folds"] = sheet.folds;
   writeGuides(sheet.guides, out);
-  out["paper"] = colourText(sheet.paper);
+  out["paper"] = colourForFile(sheet.paper);
   out["items"] = json::array();
   for (const ItemPtr& item : sheet.items) out["items"].push_back(itemJson(*item));
   return out;
@@ -82,6 +83,7 @@ class ProjectReader {
         addMedium(Members(media[i], at("media", i)));
       }
     }
+    if (m.find("swatches")) project.swatches = swatches(m.array("swatches"));
     const json& pieces = m.array("pieces");
     for (const json& one : pieces)
       if (one.is_object() && one.contains("sheets")) sheetCount_ += one["sheets"].size();
@@ -116,6 +118,20 @@ class ProjectReader {
     } catch (const json::exception& error) {
       throw Wrong{entry + " is damaged: " + error.what()};
     }
+  }
+
+  static std::vector<Swatch> swatches(const json& list) {
+    std::vector<Swatch> out;
+    out.reserve(list.size());
+    for (std::size_t i = 0; i < list.size(); ++i) {
+      Members m(list[i], at("swatches", i));
+      Swatch swatch;
+      swatch.name = m.text("name");
+      swatch.colour = m.colour("colour");
+      swatch.number = swatch.colour.swatch;
+      out.push_back(std::move(swatch));
+    }
+    return out;
   }
 
   void addMedium(Members m) {
@@ -243,6 +259,8 @@ std::string projectText(const Project& project, const Media& media) {
     for (const SheetPtr& sheet : piece->sheets) p["sheets"].push_back(sheet->id);
     out["pieces"].push_back(std::move(p));
   }
+  for (const Swatch& swatch : project.swatches)
+    out["swatches"].push_back({{"name", swatch.name}, {"colour", colourForFile(swatch.colour)}});
   out["media"] = json::array();
   for (const auto& [hash, medium] : media) out["media"].push_back(mediumJson(*medium));
   return asText(out);

@@ -2,6 +2,7 @@
 
 #include "geometry/path_data.h"
 #include "project/limits.h"
+#include "storage/style_json.h"
 
 namespace widecut {
 namespace {

@@ -265,7 +265,7 @@ class Reader {
       for (Contour& contour : outline.contours) contour.closed = true;
     }
     if (stroke && look.strokeWidth * scale > limits::leastLine)
-      setLine(style, Line{*stroke, std::min(look.strokeWidth * scale, limits::mostLine)});
+      setLine(style, plainLine(*stroke, std::min(look.strokeWidth * scale, limits::mostLine)));
     if (!fill && !stroke) return;
     if (fill && look.fillRule == "evenodd")
       if (auto worked = simplified({outline, FillRule::EvenOdd})) outline = std::move(*worked);

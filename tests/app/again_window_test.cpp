@@ -108,7 +108,7 @@ TEST(Again, PaintAndReframingOfOthers) {
   w.type("outline width", "3");
   again();
   ASSERT_TRUE(lineOf(*style(b)));
-  EXPECT_NEAR(lineOf(*style(b))->width, 3, 1e-9);
+  EXPECT_NEAR(lineOf(*style(b))->shape.width, 3, 1e-9);
   w.desk().select({a});
   w.type("opacity", "40");
   again();

@@ -244,7 +244,8 @@ TEST_F(Mends, ColourSlidersTakeKeysAndKeepTheAlpha) {
   w.press("fillColour");
   auto* popup = QApplication::activePopupWidget();
   ASSERT_TRUE(popup);
-  auto* slider = popup->findChild<QSlider*>();
+  auto* slider = popup->findChild<QWidget*>("tone slider hue");
+  ASSERT_TRUE(slider);
   QTest::keyClick(slider, Qt::Key_Right);
   QTest::keyClick(slider, Qt::Key_Right);
   popup->close();

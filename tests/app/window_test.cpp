@@ -230,7 +230,7 @@ TEST_F(WindowTest, FieldsTakeSumsAndAreOneUndoStep) {
   w.type("turn", "30");
   EXPECT_NEAR(degrees(findItem(w.desk().project(), id)->turn), 30, 1e-9);
   w.type("outline width", "3");
-  EXPECT_EQ(lineOf(*findItem(w.desk().project(), id)->style)->width, 3);
+  EXPECT_EQ(lineOf(*findItem(w.desk().project(), id)->style)->shape.width, 3);
   w.type("opacity", "40");
   EXPECT_NEAR(findItem(w.desk().project(), id)->style->opacity, 0.4, 1e-9);
   w.type("height", "nonsense");

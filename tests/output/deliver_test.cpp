@@ -155,7 +155,7 @@ TEST(Delivery, OpacityLinesAndTurnedPhotosLookAlikeToo) {
   for (const Id id : {s.box, s.disc})
     p = withItem(p, id, [](const Item& before) {
       Item after = before;
-      setLine(changeable(after), Line{{10, 10, 10}, 5});
+      setLine(changeable(after), plainLine(Colour{10, 10, 10}, 5));
       changeable(after).opacity = 0.6;
       return after;
     });

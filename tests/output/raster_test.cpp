@@ -66,7 +66,7 @@ TEST_F(RasterTest, AGroupWiderThanIntegersReachIsPainted) {
 TEST_F(RasterTest, OpacityActsOnTheWholeItemNotOnEachStroke) {
   restyle(disc, [](Style& style) {
     setColour(style, Colour{0, 0, 0});
-    setLine(style, Line{{0, 0, 0}, 10});
+    setLine(style, plainLine(Colour{0, 0, 0}, 10));
     style.opacity = 0.5;
   });
   const QImage image = painted();
@@ -78,7 +78,7 @@ TEST_F(RasterTest, OpacityActsOnTheWholeItemNotOnEachStroke) {
 TEST_F(RasterTest, ALineIsCentredOnItsOutline) {
   restyle(box, [](Style& style) {
     setColour(style, std::nullopt);
-    setLine(style, Line{{0, 0, 0}, 8});
+    setLine(style, plainLine(Colour{0, 0, 0}, 8));
   });
   project = withoutItems(project, std::vector<Id>{disc});
   const QImage image = painted();
@@ -180,7 +180,7 @@ TEST_F(RasterTest, CrowdedPathsAreTheSameByEitherRasteriser) {
     painter.scale(4, 4);
     if (image == &ours) {
       fillCrowded(painter, star, QColor(10, 60, 30));
-      strokeCrowded(painter, star, {{200, 30, 20}, 1.5});
+      strokeCrowded(painter, star, plainLine({200, 30, 20}, 1.5));
     } else {
       painter.fillPath(painterPath(star), QColor(10, 60, 30));
       QPen pen(QColor(200, 30, 20), 1.5, Qt::SolidLine, Qt::FlatCap, Qt::SvgMiterJoin);

@@ -90,7 +90,7 @@ TEST_F(Arranging, LinesAndColumnsCount) {
   const Id a = box(10, 20, 30, 12), b = box(60, 40, 20, 20);
   Project p = withEach(sample.project, std::vector<Id>{b}, [](const Item& item) {
     Item out = item;
-    setLine(changeable(out), Line{{0, 0, 0}, 4});
+    setLine(changeable(out), plainLine(Colour{0, 0, 0}, 4));
     return out;
   });
   const std::vector<Id> ids{a, b};
@@ -169,7 +169,7 @@ TEST_F(Arranging, FillAndOutlineChangePlaces) {
   const Project lined = withPaintSwapped(sample.project, ids, 3);
   EXPECT_FALSE(colourOf(*findItem(lined, a)->style));
   EXPECT_EQ(lineOf(*findItem(lined, a)->style)->colour, before);
-  EXPECT_EQ(lineOf(*findItem(lined, a)->style)->width, 3);
+  EXPECT_EQ(lineOf(*findItem(lined, a)->style)->shape.width, 3);
   EXPECT_TRUE(isSame(withPaintSwapped(lined, ids, 9), sample.project)) << "and back";
 }
 

@@ -4,7 +4,9 @@
 #include <random>
 #include <string>
 
+#include "project/any_paint.h"
 #include "project/edits/arranging.h"
+#include "project/edits/colours.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/fills.h"
 #include "project/edits/groups.h"
@@ -54,7 +56,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 58.99));
+    const int which = static_cast<int>(number(0, 61.99));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -236,13 +238,32 @@ class EveryEdit {
         return ids.size() > 4 ? project : repeatedAlong(project, ids, anyLine(), fresh);
       case 57:
         return number(0, 1) < 0.5 ? withCopiesFreed(project, one, made) : withPattern(project, one, anyPattern());
+      case 58:
+        return withStyle(project, ids, [&](Style& style) { AnyPaint(random_).paint(style); });
+      case 59: {
+        std::uint16_t swatch = 0;
+        const auto used = usedColours(project);
+        if (used.empty()) return project;
+        const Colour from = used[random_() % used.size()].colour;
+        if (number(0, 1) < 0.5) return withColourReplaced(project, from, AnyPaint(random_).colour());
+        if (from.swatch != 0)
+          return number(0, 1) < 0.5 ? withSwatchColour(project, from.swatch, AnyPaint(random_).colour())
+                                    : withoutSwatch(project, from.swatch);
+        const Project with = withSwatch(project, "a swatch", from, swatch);
+        return swatch == 0 ? project : withColourReplaced(with, from, swatchOf(with, swatch)->colour);
+      }
+      case 60: {
+        if (number(0, 1) < 0.5) return withEffectReleased(project, one, random_() % 3, fresh);
+        const ItemPtr like = findItem(project, one);
+        return like ? withFinishOn(project, ids, finishOf(*like->style)) : project;
+      }
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
           after.hidden = number(0, 1) < 0.3;
           Style& style = changeable(after);
           style.opacity = number(0, 1);
-          setLine(style, number(0, 1) < 0.4 ? std::optional(Line{{9, 8, 7}, number(0.1, 9)}) : std::nullopt);
+          setLine(style, number(0, 1) < 0.4 ? std::optional(plainLine({9, 8, 7}, number(0.1, 9))) : std::nullopt);
           return after;
         });
     }
@@ -361,7 +382,7 @@ class EveryEdit {
       Style& style = changeable(after);
       style.fills.push_back({Colour{7, 8, 9, 120}, number(0, 1), number(0, 1) < 0.7});
       if (!childrenOf(before).empty()) setPicture(style, PartPicture{childrenOf(before).front()->id});
-      style.lines.push_back({{3, 2, 1, 200}, number(0.1, 5)});
+      style.lines.push_back(plainLine({3, 2, 1, 200}, number(0.1, 5)));
       return after;
     });
   }

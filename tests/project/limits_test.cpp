@@ -42,13 +42,13 @@ TEST_F(LimitsTest, WhatIsNoNumberIsStopped) {
                               })),
               "")
         << bad;
-    EXPECT_NE(refusal(changed(box, [&](Item& i) { setLine(changeable(i), Line{{}, bad}); })), "") << bad;
+    EXPECT_NE(refusal(changed(box, [&](Item& i) { setLine(changeable(i), plainLine(Colour{}, bad)); })), "") << bad;
     EXPECT_NE(refusal(changed(box, [&](Item& i) { changeable(i).opacity = bad; })), "") << bad;
     Outline outline = ellipseOutline(10, 10);
     outline.contours[0].segments[1].handle1.y = bad;
     EXPECT_NE(refusal(changed(box, [&](Item& i) { i.form = std::make_shared<const Outline>(outline); })), "") << bad;
   }
-  EXPECT_NE(refusal(changed(box, [&](Item& i) { setLine(changeable(i), Line{{}, 1e-7}); })), "");
+  EXPECT_NE(refusal(changed(box, [&](Item& i) { setLine(changeable(i), plainLine(Colour{}, 1e-7)); })), "");
   EXPECT_NE(refusal(withMapped(project, std::vector<Id>{box}, Affine::move({1e9, 0}))).find("“box”"),
             std::string::npos);
 }

@@ -118,7 +118,7 @@ TEST_F(PiecesTest, OffsettingGrowsAndRefusesToLeaveNothing) {
 TEST_F(PiecesTest, AnOutlinedLineIsFilledWithItsColour) {
   project = withItem(project, box, [](const Item& before) {
     Item after = before;
-    setLine(changeable(after), Line{{1, 2, 3}, 10});
+    setLine(changeable(after), plainLine(Colour{1, 2, 3}, 10));
     return after;
   });
   LineShape shape;

@@ -14,7 +14,7 @@ TEST(Scene, ListsVisibleItemsBackToFront) {
   Sample s;
   s.project = withItem(s.project, s.disc, [](const Item& before) {
     Item after = before;
-    setLine(changeable(after), Line{{0, 0, 0}, 4});
+    setLine(changeable(after), plainLine(Colour{0, 0, 0}, 4));
     changeable(after).opacity = 0.5;
     return after;
   });
@@ -74,7 +74,7 @@ TEST(Scene, TheBoxOfALayerIsWhatItPaints) {
   const auto lined = [&](Id id, double width) {
     s.project = withItem(s.project, id, [&](const Item& before) {
       Item after = before;
-      setLine(changeable(after), Line{{0, 0, 0}, width});
+      setLine(changeable(after), plainLine(Colour{0, 0, 0}, width));
       return after;
     });
     return layerOf(findItem(s.project, id)).box();

@@ -15,6 +15,7 @@
 
 #include "media/files.h"
 #include "media/photo.h"
+#include "project/any_paint.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
 #include "project/edits/guides.h"
@@ -46,8 +47,18 @@ Project fullProject() {
   p = withPhotoIn(p, s.box, medium);
   p = withItem(p, s.box, [](const Item& before) {
     Item after = before;
-    setLine(changeable(after), Line{{1, 2, 3, 200}, 2.5});
+    setLine(changeable(after), plainLine(Colour{1, 2, 3, 200}, 2.5));
     changeable(after).opacity = 0.75;
+    Style& style = changeable(after);
+    style.blend = Blend::Luminosity;
+    std::mt19937 random(5);
+    AnyPaint any(random);
+    for (int i = 0; i < 30; ++i) {
+      style.fills.insert(style.fills.begin(), any.fill());
+      style.lines.push_back(any.line());
+      style.effects.push_back(any.effect(i % 10));
+    }
+    style.fills.front().paint = Colour{1, 2, 3, 255, 4};
     after.hidden = true;
     after.locked = true;
     after.dimmed = true;
@@ -56,6 +67,7 @@ Project fullProject() {
   PieceForm form = formOf(*p.pieces.front());
   form.setting = {Unit::Pixel, 10, 11, 12, 13, 3, 4.5};
   form.bleed = 9;
+  p.swatches = {{4, "Ink", {1, 2, 3, 255, 4}}};
   return withPieceForm(p, p.pieces.front()->id, form, Kept::WhereTheyAre);
 }
 
@@ -70,6 +82,7 @@ TEST(ProjectFile, SavedOpenedAndSavedAgainIsTheSameToTheByte) {
   const auto sheets = sheetsOf(*after);
   ASSERT_EQ(sheets[0]->items.size(), 2U);
   EXPECT_EQ(*sheets[0]->items[0]->style, *sheetsOf(before)[0]->items[0]->style);
+  EXPECT_EQ(after->swatches, before.swatches);
   // Turns are kept in degrees to 13 digits, and cuts no longer round to a grid that would hide the last of them.
   const Box kept = resolved(*sheets[0]->items[1])->box, was = resolved(*sheetsOf(before)[0]->items[1])->box;
   EXPECT_LT(std::max(distance(kept.low, was.low), distance(kept.high, was.high)), 1e-10);
@@ -379,7 +392,7 @@ TEST(ProjectJson, Version1KeepsWhatAPhotoCoveredCovered) {
   const Item &plain = *findItem(*project, 3), &cutout = *findItem(*project, 4);
   EXPECT_EQ(plain.style->fills.size(), 1U);
   EXPECT_TRUE(plain.style->fills[0].shown);
-  EXPECT_EQ(lineOf(*plain.style)->width, 2);
+  EXPECT_EQ(lineOf(*plain.style)->shape.width, 2);
   EXPECT_NE(plain.extra.find("glow"), std::string::npos);
   ASSERT_EQ(cutout.style->fills.size(), 2U);
   EXPECT_FALSE(cutout.style->fills[0].shown);

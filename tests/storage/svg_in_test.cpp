@@ -65,7 +65,7 @@ TEST(SvgIn, ColoursComeFromAttributesStylesAndRules) {
   EXPECT_EQ(colourOf(*members[0]->style), (Colour{10, 20, 30}));
   ASSERT_TRUE(lineOf(*members[0]->style));
   EXPECT_EQ(lineOf(*members[0]->style)->colour, (Colour{1, 2, 3}));
-  EXPECT_NEAR(lineOf(*members[0]->style)->width, 3, 1e-9);
+  EXPECT_NEAR(lineOf(*members[0]->style)->shape.width, 3, 1e-9);
   EXPECT_EQ(colourOf(*members[1]->style)->alpha, 128);
   EXPECT_EQ(colourOf(*members[2]->style), (Colour{0, 255, 0}));
   EXPECT_EQ(members[2]->style->opacity, 0.25);

@@ -6,6 +6,9 @@
 #include <QPushButton>
 
 #include "app/bench/arrange_page.h"
+#include "app/bench/colours_page.h"
+#include "app/bench/fill_page.h"
+#include "app/bench/finish_page.h"
 #include "app/bench/knife_page.h"
 #include "app/bench/next_steps_page.h"
 #include "app/bench/nodes_page.h"
@@ -59,6 +62,9 @@ bool offersStarters(const Desk& d) {
 /// The first one that applies shows; the last one always does.
 constexpr Entry pages[] = {
     {make<OffsetPage>, inHand<ToolKind::Offset, ToolKind::LineOutline>},
+    {make<ColoursPage>, [](const Desk& d) { return d.showsColours(); }},
+    {make<FillPage>, [](const Desk& d) { return d.chosenPaint().has_value(); }},
+    {make<FinishPage>, [](const Desk& d) { return d.showsFinish(); }},
     {make<NodesPage>, inHand<ToolKind::Nodes>},
     {make<PenPage>, inHand<ToolKind::Pen>},
     {make<KnifePage>, inHand<ToolKind::Knife>},
@@ -106,6 +112,9 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   }
   connect(&desk, &Desk::selectionChanged, this, &Bench::choosePage);
   connect(&desk, &Desk::toolChanged, this, &Bench::choosePage);
+  connect(&desk, &Desk::paintChosen, this, [this] {
+    if (currentIndex() != pageFor(desk_)) choosePage();
+  });
   connect(&desk, &Desk::toolSet, this, [this] {
     if (laysStarters(desk_.tool()) && currentIndex() != pageFor(desk_)) choosePage();
   });

@@ -181,7 +181,7 @@ void OffsetPage::refresh(bool selection) {
       ids.size() == 1 && first ? "“" + QString::fromStdString(first->name) + "”" : tr("%1 items").arg(ids.size());
   heading_->setText(line ? tr("Outline of the line of %1").arg(name) : tr("Offset %1").arg(name));
   if (selection && !trying_) {
-    if (line && first && lineOf(*first->style)) desk_.lineShape.width = lineOf(*first->style)->width;
+    if (line && first && lineOf(*first->style)) desk_.lineShape = lineOf(*first->style)->shape;
     if (!ids.empty()) {
       tryOut();
       (line ? width_ : distance_)->setFocus();

@@ -3,6 +3,7 @@
 
 #include "app/commands/command_rules.h"
 #include "app/desk/arranging.h"
+#include "app/desk/finishing.h"
 #include "app/window/errands.h"
 #include "project/resolve.h"
 
@@ -37,6 +38,44 @@ inline constexpr Command fillCommands[] = {
      .run = [](const Site& s) { swapPaint(s.desk); },
      .applies = some,
      .hint = QT_TRANSLATE_NOOP("Commands", "Their colours change places")},
+    {.id = Do::ShowFinish,
+     .menu = Menu::Fill,
+     .byPointer = true,
+     .name = "showFinish",
+     .words = QT_TRANSLATE_NOOP("Commands", "Finish"),
+     .keys = "Shift+E",
+     .run = [](const Site& s) { s.desk.toggleFinish(); },
+     .applies = some,
+     .hint = QT_TRANSLATE_NOOP("Commands", "Shadows, glows, edges, panels and copies that follow the item"),
+     .isOn = [](const Desk& d) { return d.showsFinish(); }},
+    {.id = Do::CopyFinish,
+     .menu = Menu::Fill,
+     .lineBefore = true,
+     .byPointer = true,
+     .name = "copyFinish",
+     .words = QT_TRANSLATE_NOOP("Commands", "Take up the finish"),
+     .keys = "Ctrl+Alt+E",
+     .run = [](const Site& s) { takeUpFinish(s.desk); },
+     .applies = [](const Desk& d) { return d.onlyItem() != nullptr; },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Fills, outlines, effects and corners of this item, to be laid on others")},
+    {.id = Do::LayFinish,
+     .menu = Menu::Fill,
+     .byPointer = true,
+     .name = "layFinish",
+     .words = QT_TRANSLATE_NOOP("Commands", "Lay the finish on"),
+     .keys = "Alt+Shift+E",
+     .run = [](const Site& s) { layFinish(s.desk); },
+     .applies = [](const Desk& d) { return !d.selection().empty() && d.finishTaken; },
+     .hint = QT_TRANSLATE_NOOP("Commands", "The one that was taken up last; photos stay")},
+    {.id = Do::FindColours,
+     .menu = Menu::Fill,
+     .lineBefore = true,
+     .name = "findColours",
+     .words = QT_TRANSLATE_NOOP("Commands", "Colours and finishes of the project…"),
+     .keys = "Ctrl+Shift+F",
+     .run = [](const Site& s) { s.desk.toggleColours(); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Swatches, and colours and finishes that are found and replaced everywhere"),
+     .isOn = [](const Desk& d) { return d.showsColours(); }},
 };
 
 }  // namespace widecut::commands

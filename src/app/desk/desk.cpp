@@ -97,6 +97,43 @@ void Desk::toggleArranging() {
   emit selectionChanged();
 }
 
+std::optional<PaintPlace> Desk::chosenPaint() const {
+  const ItemPtr first = selection_.empty() ? nullptr : findItem(project(), selection_.front());
+  return chosenPaint_ && first && isThere(*first->style, *chosenPaint_) ? chosenPaint_ : std::nullopt;
+}
+
+void Desk::choosePaint(std::optional<PaintPlace> place) {
+  chosenPaint_ = place;
+  chosenStop_ = 0;
+  if (place) showsFinish_ = showsColours_ = false;
+  emit paintChosen();
+}
+
+void Desk::chooseStop(std::size_t stop) {
+  if (stop == chosenStop_) return;
+  chosenStop_ = stop;
+  emit paintChosen();
+}
+
+void Desk::toggleFinish() {
+  showsFinish_ = !showsFinish();
+  showsColours_ = false;
+  chosenPaint_.reset();
+  emit paintChosen();
+}
+
+void Desk::toggleColours() {
+  showsColours_ = !showsColours_;
+  emit paintChosen();
+}
+
+void Desk::leavePaint() {
+  if (!chosenPaint_ && !showsFinish_ && !showsColours_) return;
+  chosenPaint_.reset();
+  showsFinish_ = showsColours_ = false;
+  emit paintChosen();
+}
+
 void Desk::chooseCopy(int copy) {
   if (copy == chosenCopy_) return;
   chosenCopy_ = copy;
@@ -203,8 +240,11 @@ void Desk::select(std::vector<Id> items) {
   chooseNodes({});
   showsNumbers_ = false;
   chosenCopy_ = -1;
+  chosenPaint_.reset();
+  chosenStop_ = 0;
   // Several go on being arranged; one item shows what it is, until that is asked for.
   if (selection_.size() < 2) showsArranging_ = false;
+  if (selection_.empty()) showsFinish_ = false;
   chosenLook_ = 0;
   chosenPhoto_.reset();
   if (pivot_.free) setPivot({pivot_.place, {}});
@@ -250,6 +290,11 @@ void Desk::setTool(ToolKind tool) {
   if (tool == tool_) return;
   tool_ = tool;
   joinForNew_.reset();
+  // Another tool has its own page.
+  if (tool != ToolKind::Select) {
+    chosenPaint_.reset();
+    showsFinish_ = showsColours_ = false;
+  }
   emit toolChanged();
 }
 

@@ -5,6 +5,7 @@
 #include <QPointer>
 #include <QString>
 #include <QTimer>
+#include <functional>
 
 #include "app/desk/again.h"
 #include "app/desk/mat_view.h"
@@ -20,6 +21,7 @@
 #include "project/edits/reshaping.h"
 #include "project/history.h"
 #include "project/lookup.h"
+#include "project/paint_numbers.h"
 #include "storage/recovery.h"
 #include "words/text_style.h"
 
@@ -35,6 +37,12 @@ struct Saving {
 
   /// Writes the file, all or nothing, on any thread. The result is the file's stamp.
   Result<std::string> write(PhotoStore& photos, const Progress& progress) const;
+};
+
+/// A look that was taken up to be laid on other items, and how its corners are treated.
+struct FinishTaken {
+  Style look;
+  std::optional<Corner> corner;
 };
 
 /// An empty project with one A4 sheet.
@@ -122,6 +130,20 @@ class Desk : public QObject {
   /// Whether the bench shows how several selected items can lie, instead of what they can become.
   bool showsArranging() const { return showsArranging_; }
   void toggleArranging();
+  /// The fill or line whose numbers the bench shows; nothing when none is chosen, or it is gone.
+  std::optional<PaintPlace> chosenPaint() const;
+  void choosePaint(std::optional<PaintPlace> place);
+  /// The chosen stop of its gradient.
+  std::size_t chosenStop() const { return chosenStop_; }
+  void chooseStop(std::size_t stop);
+  /// Whether the bench shows effects and what follows the item.
+  bool showsFinish() const { return showsFinish_ && !selection_.empty(); }
+  void toggleFinish();
+  /// Whether the bench shows the colours and finishes of the whole project.
+  bool showsColours() const { return showsColours_; }
+  void toggleColours();
+  /// The bench shows what the selection is again.
+  void leavePaint();
   /// The copy of the selected repeat that was chosen, to look otherwise than the others; −1 for none.
   int chosenCopy() const { return chosenCopy_; }
   void chooseCopy(int copy);
@@ -188,6 +210,8 @@ class Desk : public QObject {
   Result<void> placePhoto(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
+  std::optional<FinishTaken> finishTaken;
+  std::vector<Colour> recentColours;  ///< Chosen last, newest first.
   Pen pen;
   double knifeGap = 2 * pointsPerMillimetre;  ///< Points, ≥ 0.
   /// What the offset tool is about to do.
@@ -201,6 +225,8 @@ class Desk : public QObject {
   void nodesChosen();
   void againNoted();
   void copyChosen();
+  /// Another fill, line or stop was chosen, or the finish is to show, or no more.
+  void paintChosen();
   void sheetChanged();
   /// A project was begun, opened or taken up: there is something to see.
   void begun();
@@ -222,6 +248,8 @@ class Desk : public QObject {
   void findWanted();
   /// See settleAll.
   void settleWanted();
+  /// The next place that is pressed on the mat says a colour.
+  void colourPickWanted(const std::function<void(widecut::Colour)>& take);
   /// The selected item is to get another name, where names are shown.
   void renameWanted();
   void renameSheetWanted(Id sheetOrPiece);
@@ -268,6 +296,9 @@ class Desk : public QObject {
   bool showsNumbers_ = false;
   bool showsArranging_ = false;
   int chosenCopy_ = -1;
+  std::optional<PaintPlace> chosenPaint_;
+  std::size_t chosenStop_ = 0;
+  bool showsFinish_ = false, showsColours_ = false;
   std::optional<TextStyle> textStyle_;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;

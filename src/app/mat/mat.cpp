@@ -9,6 +9,7 @@
 #include "app/desk/preferences.h"
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
+#include "app/mat/dropper.h"
 #include "app/mat/guide_drags.h"
 #include "app/mat/measure_marks.h"
 #include "app/mat/selection_frame.h"
@@ -33,6 +34,9 @@ Mat::Mat(Desk& desk, QWidget* parent)
   setAcceptDrops(true);
   setMinimumSize(320, 200);
   setAttribute(Qt::WA_OpaquePaintEvent);
+  connect(&desk, &Desk::paintChosen, this, [this] { refresh(); });
+  connect(&desk, &Desk::colourPickWanted, this,
+          [this](const std::function<void(Colour)>& take) { new Dropper(*this, desk_, take); });
   connect(&desk, &Desk::selectionChanged, entry_, &SizeEntry::finish);
   connect(&desk, &Desk::settleWanted, entry_, &SizeEntry::finish);
   for (const ToolEntry& tool : toolTable()) tools_[tool.kind] = tool.make(*this, desk);

@@ -2,24 +2,17 @@
 
 #include <QGridLayout>
 #include <QLabel>
-#include <QPushButton>
 #include <QScrollArea>
-#include <QSlider>
-#include <algorithm>
 
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
+#include "app/panels/paint_page.h"
 #include "app/panels/panel_parts.h"
 #include "app/panels/piece_page.h"
 #include "app/panels/place_page.h"
 #include "app/panels/text_page.h"
-#include "app/widgets/measure_field.h"
-#include "app/widgets/swatch.h"
-#include "project/edits/fills.h"
-#include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/forms/words.h"
-#include "project/limits.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -46,50 +39,12 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   column->addStretch(1);
   auto* grid = panelGrid(body_);
 
-  lineWidth_ = field(tr("outline width"), Unit::Point, {}, tr("Outline width"), [this](const Project& p, double v) {
-    return restyled(p, [&](Style& style) {
-      const double width = std::clamp(v, limits::leastLine, limits::mostLine);
-      if (v <= 0)
-        setLine(style, std::nullopt);
-      else if (!style.lines.empty())
-        style.lines.back().width = width;
-      else
-        setLine(style, Line{{0x23, 0x30, 0x2E}, width});
-    });
-  });
-  const auto setOpacity = [this](const Project& p, double v) {
-    return restyled(p, [&](Style& style) { style.opacity = std::clamp(v / 100, 0.0, 1.0); });
-  };
-  opacity_ = field(tr("opacity"), Unit::Plain, " %", tr("Opacity"), setOpacity);
-  opacity_->setFixedWidth(62);
-
   int row = 0;
   place_ = new PlacePage(desk, body_);
   grid->addWidget(place_, row++, 0, 1, 3);
   grid->setRowMinimumHeight(row++, 6);
-  grid->addWidget(panelHeading(tr("Paint"), body_), row++, 0, 1, 3);
-
-  fill_ = new QPushButton(body_);
-  fill_->setObjectName("fillColour");
-  fill_->setAccessibleName(tr("Fill colour"));
-  fillText_ = new QLabel(body_);
-  grid->addWidget(panelCaption(tr("fill"), body_), row, 0);
-  grid->addWidget(fill_, row, 1, Qt::AlignLeft);
-  grid->addWidget(fillText_, row++, 1, 1, 2, Qt::AlignRight);
-  line_ = new QPushButton(body_);
-  line_->setObjectName("lineColour");
-  line_->setAccessibleName(tr("Outline colour"));
-  grid->addWidget(panelCaption(tr("outline"), body_), row, 0);
-  grid->addWidget(line_, row, 1, Qt::AlignLeft);
-  grid->addWidget(lineWidth_, row++, 2);
-  auto* opacityRow = new QHBoxLayout;
-  opacitySlider_ = new QSlider(Qt::Horizontal, body_);
-  opacitySlider_->setRange(0, 100);
-  opacitySlider_->setAccessibleName(tr("Opacity"));
-  opacityRow->addWidget(opacitySlider_);
-  opacityRow->addWidget(opacity_);
-  grid->addWidget(panelCaption(tr("opacity"), body_), row, 0);
-  grid->addLayout(opacityRow, row++, 1, 1, 2);
+  paint_ = new PaintPage(desk, body_);
+  grid->addWidget(paint_, row++, 0, 1, 3);
   grid->setRowMinimumHeight(row++, 6);
   resultHeading_ = panelHeading(tr("Result"), body_);
   grid->addWidget(resultHeading_, row++, 0, 1, 3);
@@ -99,36 +54,10 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   result_->setTextFormat(Qt::RichText);
   grid->addWidget(result_, row, 0, 1, 3);
 
-  connect(opacitySlider_, &QSlider::valueChanged, this, [this, setOpacity](int value) {
-    if (opacitySlider_->isSliderDown())
-      trial_.show(setOpacity(desk_.settled(), value));
-    else
-      desk_.commit(tr("Opacity"), setOpacity(desk_.settled(), value));
-  });
-  connect(opacitySlider_, &QSlider::sliderReleased, this, [this] { trial_.settle(tr("Opacity")); });
-  connect(fill_, &QPushButton::clicked, this, [this] {
-    openColours(*fill_, *this, desk_, trial_,
-                {tr("Fill colour"), tr("no fill"), colourOf(*items().front()->style),
-                 [this](const Project& p, std::optional<Colour> c) { return withFill(p, desk_.selection(), c); }});
-  });
-  connect(line_, &QPushButton::clicked, this, [this] {
-    const Line* line = lineOf(*items().front()->style);
-    const auto edit = [this](const Project& p, std::optional<Colour> colour) {
-      return restyled(p, [&](Style& style) {
-        if (!colour)
-          setLine(style, std::nullopt);
-        else if (!style.lines.empty())
-          style.lines.back().colour = *colour;
-        else
-          setLine(style, Line{*colour, 1});
-      });
-    };
-    openColours(*line_, *this, desk_, trial_,
-                {tr("Outline colour"), tr("no outline"), line ? std::optional(line->colour) : std::nullopt, edit});
-  });
   connect(&desk, &Desk::projectChanged, this, &Details::refresh);
   connect(&desk, &Desk::photosReady, this, &Details::refresh);
-  for (const auto signal : {&Desk::selectionChanged, &Desk::toolChanged, &Desk::toolSet, &Desk::fileChanged})
+  for (const auto signal :
+       {&Desk::selectionChanged, &Desk::toolChanged, &Desk::toolSet, &Desk::fileChanged, &Desk::paintChosen})
     connect(&desk, signal, this, &Details::refresh);
   refresh();
 }
@@ -144,21 +73,6 @@ std::vector<ItemPtr> Details::items() const {
   return found;
 }
 
-MeasureField* Details::field(const QString& name, Unit unit, const QString& suffix, const QString& editName,
-                             const Edit& edit) {
-  auto* made = new MeasureField(name, unit, suffix, body_);
-  tryWith(*made, desk_, trial_, editName, edit);
-  return made;
-}
-
-Project Details::restyled(const Project& project, const std::function<void(Style&)>& change) const {
-  return withEach(project, desk_.selection(), [&](const Item& item) {
-    Item out = item;
-    change(changeable(out));
-    return out;
-  });
-}
-
 void Details::refresh() {
   const auto selected = items();
   const bool showsText = text_->applies();
@@ -168,33 +82,8 @@ void Details::refresh() {
   if (showsText) text_->refresh();
   if (selected.empty()) return;
   place_->refresh();
-  refreshPaint(selected);
+  paint_->refresh(selected);
   refreshResult(selected);
-}
-
-void Details::refreshPaint(const std::vector<ItemPtr>& selected) {
-  const Item& first = *selected.front();
-  const auto photo = shownPhoto(first);
-  const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
-  const auto colour = colourOf(*first.style);
-  const bool broken = ready && ready->isFinal && ready->level.image.isNull();
-  if (ready && !broken)
-    paintPhoto(*fill_, ready->level.image);
-  else
-    paintSwatch(*fill_, colour);
-  QString text = photo    ? QString::fromStdString(photo->medium->name)
-                 : colour ? QString::fromStdString(colourText(*colour))
-                          : tr("no fill");
-  theme::setSheet(*fillText_, broken ? "color: #BF3F26" : "");
-  fillText_->setToolTip(text);
-  fillText_->setText(fillText_->fontMetrics().elidedText(text, Qt::ElideMiddle, 108));
-  const Line* line = lineOf(*first.style);
-  paintSwatch(*line_, line ? std::optional(line->colour) : std::nullopt);
-  lineWidth_->show(line ? line->width : 0);
-  opacity_->show(first.style->opacity * 100);
-  const QSignalBlocker quiet(opacitySlider_);
-  if (!opacitySlider_->isSliderDown())
-    opacitySlider_->setValue(static_cast<int>(std::lround(first.style->opacity * 100)));
 }
 
 void Details::refreshResult(const std::vector<ItemPtr>& selected) {

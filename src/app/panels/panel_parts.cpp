@@ -8,24 +8,66 @@
 #include "app/look/theme.h"
 #include "app/widgets/colour_popover.h"
 #include "app/widgets/measure_field.h"
+#include "media/palette.h"
+#include "project/edits/colours.h"
+#include "project/resolve.h"
+#include "scene/hit.h"
 
 namespace widecut {
 namespace {
 
-std::vector<Colour> coloursOf(const Project& project) {
-  std::vector<Colour> found;
+/// What words of the selection stand on: the sheet's paper, and the colours of items behind their middle.
+std::optional<Colour> coloursBehind(const Desk& desk) {
+  const ItemPtr item = desk.onlyItem();
+  if (!item) return std::nullopt;
+  const Box box = boxOnSheet(desk.settled(), item->id);
+  if (box.isEmpty()) return std::nullopt;
+  const auto there = itemsAt(*desk.sheet(), box.centre(), 0);
+  bool isBehind = false;
+  for (const Id id : there) {  // front to back
+    if (id == item->id) {
+      isBehind = true;
+      continue;
+    }
+    const ItemPtr other = isBehind || there.front() != item->id ? findItem(desk.settled(), id) : nullptr;
+    if (!other || (other->recipe() == nullptr && id == item->id)) continue;
+    if (showsPicture(*other)) return std::nullopt;
+    if (const auto colour = colourOf(*lookOf(*other)); colour && colour->alpha == 255) return colour;
+  }
+  return desk.sheet()->paper;
+}
+
+ColourOffer offerFor(Desk& desk) {
+  ColourOffer offer;
+  for (const Swatch& swatch : desk.settled().swatches)
+    offer.swatches.push_back({swatch.colour, QString::fromStdString(swatch.name)});
   const auto add = [&](Colour c) {
-    if (std::find(found.begin(), found.end(), c) == found.end()) found.push_back(c);
+    c.swatch = 0;
+    if (std::find(offer.used.begin(), offer.used.end(), c) == offer.used.end()) offer.used.push_back(c);
   };
-  for (const SheetPtr& sheet : sheetsOf(project)) {
+  for (const SheetPtr& sheet : sheetsOf(desk.settled())) {
     add(sheet->paper);
     for (const ItemPtr& item : sheet->items) {
-      for (const Fill& fill : item->style->fills)
-        if (const auto* colour = std::get_if<Colour>(&fill.paint)) add(*colour);
-      for (const Line& line : item->style->lines) add(line.colour);
+      Style style = *item->style;
+      eachColour(style, [&](Colour& c) { add(c); });
     }
   }
-  return found;
+  offer.recent = desk.recentColours;
+  for (const Id id : desk.selection())
+    if (const ItemPtr item = findItem(desk.settled(), id))
+      if (const auto photo = shownPhoto(*item); photo && offer.ofPhoto.empty())
+        if (const auto ready = desk.photos().levelIfReady(photo->medium, 0.05); ready && !ready->level.image.isNull())
+          offer.ofPhoto = paletteOf(ready->level.image, 6);
+  offer.behind = coloursBehind(desk);
+  return offer;
+}
+
+void remember(Desk& desk, Colour colour) {
+  constexpr std::size_t most = 8;
+  auto& recent = desk.recentColours;
+  std::erase(recent, colour);
+  recent.insert(recent.begin(), colour);
+  if (recent.size() > most) recent.resize(most);
 }
 
 }  // namespace
@@ -67,20 +109,43 @@ void tryWith(MeasureField& field, Desk& desk, Trial& trial, const QString& name,
 }
 
 void openColours(QPushButton& swatch, QWidget& page, Desk& desk, Trial& trial, const ColourChoice& choice) {
-  auto* popover = new ColourPopover(choice.current, coloursOf(desk.settled()), choice.noneText, &page);
+  auto* popover = new ColourPopover(choice.current, offerFor(desk), choice.noneText, &page);
   const auto changed = [&desk, edit = choice.edit](std::optional<Colour> c) { return edit(desk.settled(), c); };
   QObject::connect(popover, &ColourPopover::tried, &page,
                    [&trial, changed](std::optional<Colour> c) { trial.show(changed(c)); });
   QObject::connect(popover, &ColourPopover::settled, &page,
                    [&desk, changed, name = choice.name, edit = choice.edit](std::optional<Colour> c) {
+                     if (c) remember(desk, *c);
                      if (!desk.commit(name, changed(c))) return;
                      desk.noteAgain({name, [edit, c](const Project& p, const std::vector<Id>&) { return edit(p, c); }});
                    });
   QObject::connect(popover, &ColourPopover::dropped, &page, [&trial] { trial.drop(); });
+  QObject::connect(popover, &ColourPopover::pickWanted, &page, [&desk, changed, name = choice.name] {
+    emit desk.colourPickWanted([&desk, changed, name](Colour c) {
+      remember(desk, c);
+      desk.commit(name, changed(c));
+    });
+  });
   popover->adjustSize();
-  constexpr int inset = 6;
-  popover->setFixedWidth(page.width() - 2 * inset);
-  popover->move(page.mapToGlobal(QPoint(inset, swatch.mapTo(&page, QPoint(0, swatch.height() + 4)).y())));
+  constexpr int inset = 6, usualWidth = 252, widest = 400;
+  QPoint corner = page.mapToGlobal(QPoint(inset, swatch.mapTo(&page, QPoint(0, swatch.height() + 4)).y()));
+  if (page.width() > widest) {
+    // Over the panel on the right, where it hides nothing of the sheet.
+    popover->setFixedWidth(usualWidth);
+    popover->adjustSize();
+    const QWidget* window = page.window();
+    const QPoint end = window->mapToGlobal(QPoint(window->width(), 0));
+    corner = {end.x() - usualWidth - inset, swatch.mapToGlobal(QPoint(0, 0)).y() - popover->height() - inset};
+  } else {
+    popover->setFixedWidth(page.width() - 2 * inset);
+    popover->adjustSize();
+  }
+  // Within the window, whatever opens it.
+  const QWidget* window = page.window();
+  const int lowest = window->mapToGlobal(QPoint(0, window->height())).y() - popover->height() - inset;
+  const int highest = window->mapToGlobal(QPoint(0, inset)).y();
+  corner.setY(std::max(highest, std::min(corner.y(), lowest)));
+  popover->move(corner);
   popover->show();
 }
 

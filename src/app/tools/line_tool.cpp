@@ -32,7 +32,7 @@ Point wayOf(const std::vector<double>& values) {
 Style lineStyle(const Desk& desk) {
   Style style;
   const Line* line = lineOf(desk.styleForNew);
-  setLine(style, line ? *line : Line{colourOf(desk.styleForNew).value_or(Colour{0x23, 0x30, 0x2E}), usualWidth});
+  setLine(style, line ? *line : plainLine(colourOf(desk.styleForNew).value_or(Colour{0x23, 0x30, 0x2E}), usualWidth));
   return style;
 }
 

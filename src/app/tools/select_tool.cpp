@@ -7,6 +7,7 @@
 #include "app/mat/placing.h"
 #include "app/tools/gap_marks.h"
 #include "app/tools/line_grips.h"
+#include "app/tools/paint_grips.h"
 #include "app/tools/repeat_grips.h"
 #include "app/tools/starter_grips.h"
 #include "project/edits/order.h"
@@ -25,6 +26,7 @@ constexpr double dragStart = 3;  // pixels before a press becomes a drag
 }  // namespace
 
 SelectTool::SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk), snapper_(mat, desk) {
+  own_.push_back(std::make_unique<PaintGrips>(mat, desk));
   own_.push_back(std::make_unique<StarterGrips>(mat, desk));
   own_.push_back(std::make_unique<LineGrips>(mat, desk));
   own_.push_back(std::make_unique<RepeatGrips>(mat, desk));
@@ -305,7 +307,7 @@ void SelectTool::putAway() {
 void SelectTool::hover(const Pointer& p) {
   hot_ = nullptr;
   for (const auto& grips : own_)
-    if (grips->hover(p)) hot_ = grips.get();
+    if (grips->hover(p) && !hot_) hot_ = grips.get();
   grip_ = hot_ ? std::nullopt : frameGripAt(p);
   onPivot_ = isOnPivot(p);
   hovered_ = hot_ || grip_ || onPivot_ ? 0 : targetAt(p);

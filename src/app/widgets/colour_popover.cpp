@@ -5,13 +5,18 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
-#include <QSlider>
+#include <algorithm>
+#include <cmath>
 
 #include "app/look/theme.h"
+#include "app/widgets/clear_layout.h"
+#include "app/widgets/tone_slider.h"
 #include "painting/raster.h"
 
 namespace widecut {
 namespace {
+
+constexpr double strongest = 0.33;  // beyond what sRGB shows of any hue
 
 /// Shown after the project's own colours.
 constexpr Colour plainTones[] = {{255, 255, 255},    {0xF1, 0xED, 0xE3}, {0xB9, 0xB4, 0xA6}, {0x6B, 0x70, 0x6C},
@@ -21,69 +26,38 @@ constexpr Colour plainTones[] = {{255, 255, 255},    {0xF1, 0xED, 0xE3}, {0xB9, 
 
 }  // namespace
 
-ColourPopover::ColourPopover(std::optional<Colour> colour, const std::vector<Colour>& used, const QString& noneText,
+ColourPopover::ColourPopover(std::optional<Colour> colour, const ColourOffer& offer, const QString& noneText,
                              QWidget* parent)
-    : QFrame(parent, Qt::Popup), colour_(colour) {
+    : QFrame(parent, Qt::Popup), colour_(colour), behind_(offer.behind) {
   setAttribute(Qt::WA_DeleteOnClose);
   setObjectName("colourPopover");
   theme::setSheet(*this, "#colourPopover { background: #FBF9F4; border: 1px solid #C9BFAC; }");
   auto* column = new QVBoxLayout(this);
-  column->setContentsMargins(10, 10, 10, 10);
-  auto* grid = new QGridLayout;
-  grid->setSpacing(4);
-  column->addLayout(grid);
-  std::vector<Colour> tones(used.begin(), used.begin() + std::min<std::ptrdiff_t>(16, std::ssize(used)));
-  int cell = 0;
-  const auto addTone = [&](Colour tone) {
-    auto* swatch = new QPushButton(this);
-    const QString hex = QString::fromStdString(colourText(tone));
-    swatch->setFixedSize(23, 20);
-    swatch->setAccessibleName(tr("Colour %1").arg(hex));
-    swatch->setObjectName("tone " + hex);
-    swatch->setToolTip(hex);
-    swatch->setStyleSheet(
-        QString(
-            "QPushButton { background: %1; border: 1px solid #A79D8A; border-radius: 2px; min-height: 0; padding: 0; }"
-            "QPushButton:hover, QPushButton:focus { border: 2px solid #6C3BAA; }")
-            .arg(painterColour(tone).name()));
-    connect(swatch, &QPushButton::clicked, this, [this, tone] { choose(tone, true); });
-    grid->addWidget(swatch, cell / 8, cell % 8);
-    ++cell;
-  };
-  for (const Colour tone : tones) addTone(tone);
-  cell = (cell + 7) / 8 * 8;
-  for (const Colour tone : plainTones) addTone(tone);
-
-  auto* sliders = new QGridLayout;
-  column->addLayout(sliders);
-  const auto slider = [&](const QString& name, int most) {
-    const int row = sliders->rowCount();
-    sliders->addWidget(new QLabel(name, this), row, 0);
-    auto* s = new QSlider(Qt::Horizontal, this);
-    s->setRange(0, most);
-    s->setAccessibleName(name);
-    sliders->addWidget(s, row, 1);
-    connect(s, &QSlider::valueChanged, this, [this] {
-      if (movingSliders_) return;
-      const QColor c = QColor::fromHsv(hue_->value(), saturation_->value(), brightness_->value());
-      const std::uint8_t alpha = colour_ ? colour_->alpha : 255;
-      choose(Colour{std::uint8_t(c.red()), std::uint8_t(c.green()), std::uint8_t(c.blue()), alpha}, false);
-    });
-    return s;
-  };
-  hue_ = slider(tr("hue"), 359);
-  saturation_ = slider(tr("strength"), 255);
-  brightness_ = slider(tr("light"), 255);
+  column->setContentsMargins(10, 8, 10, 8);
+  column->setSpacing(4);
+  addTones(*column, offer);
+  addSliders(*column);
   auto* last = new QHBoxLayout;
   column->addLayout(last);
   hex_ = new QLineEdit(this);
   hex_->setObjectName("hex");
   hex_->setAccessibleName(tr("Colour as #rrggbb"));
+  hex_->setMinimumWidth(70);
   connect(hex_, &QLineEdit::textEdited, this, [this](const QString& text) {
     if (const auto c = parseColour(text.toStdString())) choose(c, true);
   });
   connect(hex_, &QLineEdit::returnPressed, this, &QWidget::close);
-  last->addWidget(hex_);
+  last->addWidget(hex_, 1);
+  auto* pick = new QPushButton(tr("Pick"), this);
+  pick->setObjectName("pickColour");
+  pick->setToolTip(tr("Takes the colour of the place on the mat that is clicked next"));
+  connect(pick, &QPushButton::clicked, this, [this] {
+    picking_ = true;
+    changed_ = false;
+    close();
+    emit pickWanted();
+  });
+  last->addWidget(pick);
   auto* none = new QPushButton(noneText, this);
   none->setObjectName("noPaint");
   connect(none, &QPushButton::clicked, this, [this] {
@@ -96,19 +70,138 @@ ColourPopover::ColourPopover(std::optional<Colour> colour, const std::vector<Col
   changed_ = false;
 }
 
+QPushButton* ColourPopover::tone(Colour colour, const QString& name) {
+  auto* swatch = new QPushButton(this);
+  const QString hex = QString::fromStdString(colourText(colour));
+  swatch->setFixedSize(23, 18);
+  swatch->setAccessibleName(tr("Colour %1").arg(name.isEmpty() ? hex : name));
+  swatch->setObjectName("tone " + hex);
+  swatch->setToolTip(name.isEmpty() ? hex : name + " " + hex);
+  swatch->setStyleSheet(
+      QString("QPushButton { background: %1; border: %2; border-radius: 2px; min-height: 0; padding: 0; }"
+              "QPushButton:hover, QPushButton:focus { border: 2px solid #6C3BAA; }")
+          .arg(painterColour(colour).name(), colour.swatch ? "2px solid #23302E" : "1px solid #A79D8A"));
+  connect(swatch, &QPushButton::clicked, this, [this, colour] { choose(colour, true); });
+  return swatch;
+}
+
+void ColourPopover::addTones(QVBoxLayout& column, const ColourOffer& offer) {
+  auto* grid = new QGridLayout;
+  grid->setSpacing(3);
+  column.addLayout(grid);
+  constexpr int across = 8;
+  int row = 0;
+  const auto addRow = [&](const QString& caption, auto first, auto last, const auto& made) {
+    if (first == last) return;
+    if (!caption.isEmpty()) {
+      auto* label = new QLabel(caption, this);
+      theme::makeSecondary(*label);
+      grid->addWidget(label, row++, 0, 1, across);
+    }
+    int cell = 0;
+    for (auto one = first; one != last; ++one, ++cell) grid->addWidget(made(*one), row + cell / across, cell % across);
+    row += (cell + across - 1) / across;
+  };
+  const auto plain = [this](Colour c) { return tone(c, {}); };
+  const auto named = [this](const ColourOffer::Named& one) { return tone(one.colour, one.name); };
+  const auto most = [](const auto& list, std::ptrdiff_t count) {
+    return list.begin() + std::min<std::ptrdiff_t>(count, std::ssize(list));
+  };
+  addRow(tr("swatches"), offer.swatches.begin(), most(offer.swatches, 24), named);
+  addRow(tr("of the photo"), offer.ofPhoto.begin(), most(offer.ofPhoto, 8), plain);
+  addRow(tr("chosen last"), offer.recent.begin(), most(offer.recent, 8), plain);
+  addRow(tr("in the project"), offer.used.begin(), most(offer.used, 16), plain);
+  addRow({}, std::begin(plainTones), std::end(plainTones), plain);
+  ladder_ = new QGridLayout;
+  ladder_->setSpacing(3);
+  auto* caption = new QLabel(tr("lighter and darker"), this);
+  theme::makeSecondary(*caption);
+  column.addWidget(caption);
+  column.addLayout(ladder_);
+}
+
+void ColourPopover::addSliders(QVBoxLayout& column) {
+  auto* grid = new QGridLayout;
+  grid->setVerticalSpacing(3);
+  column.addLayout(grid);
+  const auto slider = [&](const QString& name) {
+    const int row = grid->rowCount();
+    grid->addWidget(new QLabel(name, this), row, 0);
+    auto* made = new ToneSlider(name, this);
+    grid->addWidget(made, row, 1);
+    connect(made, &ToneSlider::moved, this, &ColourPopover::chooseBySliders);
+    return made;
+  };
+  hue_ = slider(tr("hue"));
+  strength_ = slider(tr("strength"));
+  light_ = slider(tr("light"));
+  opacity_ = slider(tr("opacity"));
+  contrast_ = new QLabel(this);
+  contrast_->setObjectName("contrast");
+  theme::makeSecondary(*contrast_);
+  column.addWidget(contrast_);
+}
+
+void ColourPopover::chooseBySliders() {
+  if (movingSliders_) return;
+  const Oklch wanted{light_->value(), strength_->value() * strongest, hue_->value() * 360};
+  choose(srgbOf(wanted, static_cast<std::uint8_t>(std::lround(opacity_->value() * 255))), false);
+}
+
+void ColourPopover::showLadder() {
+  clearLayout(*ladder_);
+  if (!colour_) return;
+  constexpr double steps[] = {-0.6, -0.4, -0.2, 0, 0.25, 0.5, 0.7, 0.85};
+  int cell = 0;
+  Colour own = *colour_;
+  own.swatch = 0;
+  for (const double step : steps) {
+    auto* one = tone(lightened(own, step), {});
+    one->setObjectName(QString("ladder %1").arg(cell));
+    ladder_->addWidget(one, 0, cell++);
+  }
+}
+
 void ColourPopover::choose(std::optional<Colour> colour, bool moveSliders) {
   colour_ = colour;
   changed_ = true;
   if (colour) {
-    const QColor c = painterColour(*colour);
-    if (moveSliders) {
-      movingSliders_ = true;
-      hue_->setValue(std::max(0, c.hsvHue()));
-      saturation_->setValue(c.hsvSaturation());
-      brightness_->setValue(c.value());
-      movingSliders_ = false;
+    Oklch c = oklchOf(*colour);
+    double opacity = colour->alpha / 255.0;
+    // Greys have no hue of their own: the sliders keep theirs, and theirs is finer than what 8 bits hold.
+    if (!moveSliders) {
+      c = {light_->value(), strength_->value() * strongest, hue_->value() * 360};
+      opacity = opacity_->value();
+    } else if (c.strength == 0) {
+      c.hueDeg = hue_->value() * 360;
     }
+    const auto shown = [](const Oklch& at) -> std::optional<Colour> {
+      return isInGamut(oklabOf(at)) ? std::optional(srgbOf(at)) : std::nullopt;
+    };
+    movingSliders_ = true;
+    hue_->show(c.hueDeg / 360, [c](double v) {
+      return std::optional(srgbOf(Oklch{0.7, std::max(0.1, c.strength), v * 360}));
+    });
+    strength_->show(c.strength / strongest, [c, shown](double v) { return shown({c.light, v * strongest, c.hueDeg}); });
+    light_->show(c.light, [c, shown](double v) { return shown({v, c.strength, c.hueDeg}); });
+    opacity_->show(opacity, [solid = *colour](double v) {
+      Colour at = solid;
+      at.alpha = static_cast<std::uint8_t>(v * 255);
+      return std::optional(at);
+    });
+    movingSliders_ = false;
     if (!hex_->hasFocus()) hex_->setText(QString::fromStdString(colourText(*colour)));
+    if (moveSliders) showLadder();
+    contrast_->setVisible(behind_.has_value());
+    if (behind_) {
+      const double ratio = contrast(*colour, *behind_);
+      constexpr double forText = 4.5, forLarge = 3;
+      contrast_->setText(tr("contrast with what is behind: %1 · %2")
+                             .arg(ratio, 0, 'f', 1)
+                             .arg(ratio >= forText    ? tr("good for text")
+                                  : ratio >= forLarge ? tr("large words alone")
+                                                      : tr("too little")));
+    }
   }
   if (isVisible()) emit tried(colour_);
 }

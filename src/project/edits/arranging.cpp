@@ -96,8 +96,8 @@ void addPainted(const Item& item, const Affine& parent, Box& box) {
   if (!item.isDelivered()) return;
   const Affine frame = parent * item.toParent();
   for (const Line& line : item.style->lines) {
-    LineShape drawn;
-    drawn.width = line.width * frame.meanScale();
+    LineShape drawn = line.shape;
+    drawn.width *= frame.meanScale();
     box.add(lineBounds(transformed(resolved(item)->outline, frame), drawn));
   }
   if (!showsChildren(item.form)) return;

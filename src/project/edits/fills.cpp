@@ -19,6 +19,13 @@ MediumPtr nodeIn(const Project& project, const MediumPtr& medium) {
   return known == media.end() ? medium : known->second;
 }
 
+/// The gradient that fills, where it is the frontmost that is no picture.
+const Gradient* frontGradient(const Style& style) {
+  for (auto fill = style.fills.rbegin(); fill != style.fills.rend(); ++fill)
+    if (!isPicture(*fill)) return std::get_if<Gradient>(&fill->paint);
+  return nullptr;
+}
+
 /// The part after a map of its cutout's space; where the part covered the window before, it does so after.
 Item reframedPart(const Item& part, const Affine& map, const Box& window) {
   const bool covered = boxInParent(part).grown(1e-6).contains(window);
@@ -57,14 +64,21 @@ Item withPartReframed(const Item& cutout, Id part, const Affine& map) {
 Project withPaintSwapped(const Project& project, std::span<const Id> items, double width) {
   return withEach(project, items, [&](const Item& item) {
     const auto fill = colourOf(*item.style);
-    const Line* line = lineOf(*item.style);
+    const std::optional<Line> line = lineOf(*item.style) ? std::optional(*lineOf(*item.style)) : std::nullopt;
     if (showsPicture(item) || (!fill && !line)) return item;
     const auto lineColour = line ? std::optional(line->colour) : std::nullopt;
-    const double lineWidth = line ? line->width : width;
+    const double lineWidth = line ? line->shape.width : width;
     Item out = item;
     Style& style = changeable(out);
+    const auto* gradient = frontGradient(*item.style);
+    Line kept = line ? *line : Line{};
+    kept.shape.width = lineWidth;
+    kept.colour = fill.value_or(Colour{});
+    kept.colours = gradient ? std::optional(LineColours{gradient->stops, false}) : std::nullopt;
+    const auto before = line ? line->colours : std::nullopt;
     setColour(style, lineColour);
-    setLine(style, fill ? std::optional(Line{*fill, lineWidth}) : std::nullopt);
+    if (before) style.fills = {Fill{Gradient{.stops = before->stops}}};
+    setLine(style, fill ? std::optional(std::move(kept)) : std::nullopt);
     return out;
   });
 }

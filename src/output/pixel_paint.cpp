@@ -1,0 +1,81 @@
+#include "output/pixel_paint.h"
+
+#include <cmath>
+
+#include "painting/layer_painter.h"
+#include "painting/raster.h"
+
+namespace widecut {
+namespace {
+
+constexpr double mostPixels = 40e6;
+
+double scaleFor(const Box& box, double ppi) {
+  const double scale = ppi / 72, pixels = box.width() * box.height() * scale * scale;
+  return pixels > mostPixels ? scale * std::sqrt(mostPixels / pixels) : scale;
+}
+
+QRectF rectOf(const Box& box) { return {box.low.x, box.low.y, box.width(), box.height()}; }
+
+Box boxOf(const QRect& pixels, double scale) {
+  return {{pixels.left() / scale, pixels.top() / scale}, {(pixels.right() + 1) / scale, (pixels.bottom() + 1) / scale}};
+}
+
+}  // namespace
+
+PixelPaint pixelsOf(const EffectPixels& shown, const Box& area, PhotoStore& store, double ppi, bool isWide) {
+  const Effect& effect = shown.effect();
+  Box within = shown.box;
+  within.low = {std::max(within.low.x, area.low.x), std::max(within.low.y, area.low.y)};
+  within.high = {std::min(within.high.x, area.high.x), std::min(within.high.y, area.high.y)};
+  if (within.isEmpty()) return {};
+  // What an effect is worked out on may be larger than what it paints.
+  const Box bodyBox = shown.place(shown.content->body);
+  const auto rough = [](const Box& box) {
+    return QRectF(box.low.x, box.low.y, box.width(), box.height()).toAlignedRect();
+  };
+  const QRect room = roomFor(effect, shown.place.meanScale(), rough(within), rough(bodyBox)) | rough(within);
+  const double scale = scaleFor(Box{{0, 0}, {double(room.width()), double(room.height())}}, ppi);
+  const QTransform toDevice = painterTransform(Affine::scale(scale, scale) * shown.place);
+  const QRectF body = bodyBoxOn(*shown.content, toDevice);
+  const QRect wanted =
+      QTransform::fromScale(scale, scale).mapRect(rectOf(within)).toAlignedRect().adjusted(-1, -1, 1, 1);
+  const QRect needed =
+      bodyNeeded(effect, scale * shown.place.meanScale(), wanted, body.toAlignedRect().adjusted(-1, -1, 1, 1));
+  LayerPainter painter(store, Photos::Wait);
+  const PlacedPicture whole = painter.bodyOn(*shown.content, toDevice, needed);
+  return {effectPicture(effect, whole, scale * shown.place.meanScale(), wanted, body, isWide).image,
+          boxOf(wanted, scale)};
+}
+
+PixelPaint pixelsOf(const GradientBrush& gradient, const Box& box, double ppi) {
+  const double scale = scaleFor(box, ppi);
+  const QRect pixels = QTransform::fromScale(scale, scale).mapRect(rectOf(box)).toAlignedRect().adjusted(-1, -1, 1, 1);
+  QImage image(pixels.size(), QImage::Format_ARGB32_Premultiplied);
+  if (image.isNull()) return {};
+  image.fill(Qt::transparent);
+  QPainter painter(&image);
+  painter.translate(-pixels.topLeft());
+  painter.scale(scale, scale);
+  painter.fillRect(QRectF(pixels.left() / scale, pixels.top() / scale, pixels.width() / scale, pixels.height() / scale),
+                   painterBrush(gradient));
+  painter.end();
+  return {image, boxOf(pixels, scale)};
+}
+
+std::shared_ptr<const Outline> clipOf(const Content& content) {
+  if (!content.inside.empty() || !content.over.empty() || content.under.empty()) return nullptr;
+  std::shared_ptr<const Outline> outline;
+  for (const Mark& mark : content.under) {
+    const auto* fill = std::get_if<FillOutline>(&mark);
+    if (!fill || (outline && fill->outline != outline)) return nullptr;
+    outline = fill->outline;
+  }
+  // What is see-through inside is seen through with what lies on it: only what is whole is clipped by its outline.
+  const auto& last = std::get<FillOutline>(content.under.back());
+  const auto* colour = std::get_if<Colour>(&last.brush);
+  const bool isSolid = last.opacity == 1 && (!colour || colour->alpha == 255);
+  return isSolid && !std::holds_alternative<GradientBrush>(last.brush) ? outline : nullptr;
+}
+
+}  // namespace widecut

@@ -1,0 +1,173 @@
+#include "scene/line_marks.h"
+
+#include <cmath>
+
+#include "cutting/planar_map.h"
+#include "cutting/taper.h"
+#include "project/followers.h"
+#include "project/limits.h"
+#include "shapes/primitives.h"
+
+namespace widecut {
+namespace {
+
+std::shared_ptr<const Outline> shared(Outline outline) { return std::make_shared<const Outline>(std::move(outline)); }
+
+/// A disc of four arcs.
+Contour disc(Point middle, double radius) {
+  return transformed(ellipseOutline(2 * radius, 2 * radius), Affine::move(middle)).contours.front();
+}
+
+/// The area that the line covers.
+std::optional<Outline> areaOf(const Outline& outline, const Line& line) {
+  if (!line.isTapered()) {
+    auto area = lineOutline({outline}, line.shape);
+    return area ? std::optional(std::move(*area)) : std::nullopt;
+  }
+  auto area = taperedLine(outline, line.shape.width, line.startShare, line.endShare);
+  if (!area) return std::nullopt;
+  LineShape whole = line.shape;
+  if (whole.dashes.empty() && whole.alignment == Alignment::Centre) return *area;
+  auto dashed = lineOutline({outline}, whole);
+  if (!dashed) return std::nullopt;
+  const Operand operands[] = {{std::move(*area)}, {std::move(*dashed)}};
+  const auto map = PlanarMap::of(operands);
+  return map ? std::optional(map->intersect()) : std::nullopt;
+}
+
+/// How many colours a run needs so that no step shows.
+int stepsFor(const std::vector<GradientStop>& stops) {
+  int steps = 0;
+  for (std::size_t i = 1; i < stops.size(); ++i) {
+    const Colour a = stops[i - 1].colour, b = stops[i].colour;
+    steps += std::max(
+        {std::abs(a.red - b.red), std::abs(a.green - b.green), std::abs(a.blue - b.blue), std::abs(a.alpha - b.alpha)});
+  }
+  constexpr int least = 2, most = 96;
+  return std::clamp(steps / 3, least, most);
+}
+
+/// A quadrilateral beside a piece of a line, between two distances from it.
+Contour besides(const LinePlace& a, const LinePlace& b, double from, double to) {
+  return polygon({a.at + a.normal * from, b.at + b.normal * from, b.at + b.normal * to, a.at + a.normal * to})
+      .contours.front();
+}
+
+/// Along the line: each colour from its place on, a little further than the next one begins, which covers that.
+void addAlong(const std::vector<LinePlace>& places, double reach, const LineColours& colours, MarkGroup& group) {
+  const double length = places.back().along;
+  const int steps = stepsFor(colours.stops);
+  std::vector<Outline> parts(static_cast<std::size_t>(steps));
+  for (std::size_t i = 1; i < places.size(); ++i) {
+    const double share = (places[i - 1].along + places[i].along) / 2 / length;
+    Outline& part = parts[static_cast<std::size_t>(std::clamp(static_cast<int>(share * steps), 0, steps - 1))];
+    part.contours.push_back(besides(places[i - 1], places[i], -reach, reach));
+    // Where the line bends, its outer side opens.
+    if (i + 1 < places.size()) part.contours.push_back(disc(places[i].at, reach));
+  }
+  for (int k = 0; k < steps; ++k) {
+    Outline& part = parts[static_cast<std::size_t>(k)];
+    if (part.isEmpty()) continue;
+    const Colour colour = colourAt(colours.stops, false, (k + 0.5) / steps);
+    group.fills.push_back({shared(std::move(part)), colour});
+  }
+}
+
+/// Across the line: each colour from its distance on to the far side, over which the next ones are painted.
+void addAcross(const std::vector<std::vector<LinePlace>>& lines, double from, double to, const LineColours& colours,
+               MarkGroup& group) {
+  const int steps = stepsFor(colours.stops);
+  const double far = to + std::abs(to - from);
+  for (int k = 0; k < steps; ++k) {
+    const double begin = k == 0 ? from - std::abs(to - from) : from + (to - from) * k / steps;
+    Outline part;
+    for (const auto& places : lines)
+      for (std::size_t i = 1; i < places.size(); ++i)
+        part.contours.push_back(besides(places[i - 1], places[i], begin, far));
+    group.fills.push_back({shared(std::move(part)), colourAt(colours.stops, false, (k + 0.5) / steps)});
+  }
+}
+
+MarkGroup colouredLine(const Outline& outline, const Line& line, std::shared_ptr<const Outline> area) {
+  MarkGroup group{std::move(area), {}, line.opacity, line.blend};
+  const double reach = line.shape.width * (line.shape.alignment == Alignment::Centre ? 1 : 2);
+  const int steps = stepsFor(line.colours->stops);
+  std::vector<std::vector<LinePlace>> lines;
+  for (const Contour& contour : outline.contours) {
+    auto places = placesAlong(contour, line.shape.width, steps);
+    if (places.size() > 1) lines.push_back(std::move(places));
+  }
+  if (line.colours->isAcross) {
+    const double half = line.shape.width / 2;
+    addAcross(lines, -half, half, *line.colours, group);
+  } else {
+    for (const auto& places : lines) addAlong(places, reach, *line.colours, group);
+  }
+  return group;
+}
+
+}  // namespace
+
+Affine unitTo(const Box& box) { return {box.width(), 0, 0, box.height(), box.low.x, box.low.y}; }
+
+GradientBrush brushOf(const Gradient& gradient, const Box& box, const Affine& place, const Around& around) {
+  Affine unit = unitTo(box);
+  const auto& further = gradient.reach == Reach::Sheet ? around.sheet : around.whole;
+  if (gradient.reach != Reach::Item && further)
+    if (const auto back = place.inverse()) unit = *back * *further;
+  return {gradient.kind, std::make_shared<const std::vector<GradientStop>>(plainStops(gradient.stops, gradient.eased)),
+          gradient.placed(unit)};
+}
+
+Outline hatched(const Outline& outline, const Box& box, const Hatch& hatch) {
+  const Affine turn = Affine::turn(radians(hatch.turnDeg)).about(box.centre());
+  const Box over = Affine::turn(radians(-hatch.turnDeg)).about(box.centre())(box);
+  const bool dots = hatch.kind == HatchKind::Dots;
+  const double down = hatch.pitch, wide = dots ? hatch.pitch : over.width();
+  const double rows = over.height() / down + 2, columns = dots ? over.width() / wide + 2 : 1;
+  if (!(rows * columns <= limits::mostHatchMarks) || hatch.share <= 0) return {};
+  Outline marks;
+  const double half = hatch.share * hatch.pitch / 2;
+  const Point middle = box.centre();
+  const auto reach = [](double n) { return static_cast<int>(std::ceil(n / 2)); };
+  for (int j = -reach(rows); j <= reach(rows); ++j) {
+    const double y = middle.y + j * down;
+    if (!dots) {
+      marks.contours.push_back(
+          polygon({{over.low.x, y - half}, {over.high.x, y - half}, {over.high.x, y + half}, {over.low.x, y + half}})
+              .contours.front());
+      continue;
+    }
+    for (int i = -reach(columns); i <= reach(columns); ++i)
+      marks.contours.push_back(disc({middle.x + (i + (j % 2 == 0 ? 0 : 0.5)) * wide, y}, half));
+  }
+  const Operand operands[] = {{outline}, {transformed(marks, turn)}};
+  const auto map = PlanarMap::of(operands);
+  return map ? map->intersect() : Outline{};
+}
+
+std::optional<LineMark> lineMarkOf(const std::shared_ptr<const Outline>& outline, const Line& line) {
+  if (line.isPlain()) return LineMark{StrokeOutline{outline, line}, lineBounds(*outline, line.shape)};
+  auto area = areaOf(*outline, line);
+  if (!area || area->isEmpty()) return std::nullopt;
+  const Box box = bounds(*area);
+  const auto covered = shared(std::move(*area));
+  if (!line.colours) return LineMark{FillOutline{covered, line.colour, line.opacity, line.blend}, box};
+  return LineMark{colouredLine(*outline, line, covered), box};
+}
+
+std::vector<Mark> followerMarks(const Effect& effect, const Outline& outline, const Box& box) {
+  auto shape = followerShape(effect, outline, box);
+  if (!shape || shape->outline.isEmpty()) return {};
+  auto drawn = shared(std::move(shape->outline));
+  if (shape->lineWidth == 0) return {FillOutline{std::move(drawn), effect.colour, effect.opacity, effect.blend}};
+  Line line;
+  line.colour = effect.colour;
+  line.shape.width = shape->lineWidth;
+  line.shape.join = Join::Round;
+  line.opacity = effect.opacity;
+  line.blend = effect.blend;
+  return {StrokeOutline{std::move(drawn), std::move(line)}};
+}
+
+}  // namespace widecut

@@ -1,0 +1,96 @@
+// Paint in SVG and PDF: kept as what it is, and alike in other readers.
+#include <gtest/gtest.h>
+
+#include <QImage>
+#include <QPainter>
+#include <QProcess>
+#include <QTemporaryDir>
+#include <algorithm>
+#include <random>
+
+#include "media/photo.h"
+#include "output/deliver.h"
+#include "output/fidelity.h"
+#include "output/made_up_sheets.h"
+#include "output/pdf.h"
+#include "output/svg.h"
+#include "project/any_paint.h"
+#include "project/edits/colours.h"
+#include "sample.h"
+#include "test_photos.h"
+
+namespace widecut {
+namespace {
+
+struct PaintOutput : testing::Test, Sample {
+  PhotoStore store;
+  std::vector<std::string> notes;
+
+  void style(Id id, const std::function<void(Style&)>& change) {
+    project = withStyle(project, std::vector<Id>{id}, change);
+  }
+  std::string svg() { return *svgOf(sceneOf(sheetOf(project)), store, Ground::Paper, notes); }
+  std::string pdf() {
+    const Scene scene = sceneOf(sheetOf(project));
+    std::string out;
+    EXPECT_TRUE(writePdf({&scene, 1}, store, Ground::Paper, into(out)));
+    return out;
+  }
+  static bool has(const std::string& text, const char* what) { return text.find(what) != std::string::npos; }
+};
+
+TEST_F(PaintOutput, GradientsAndModesStayWhatTheyAre) {
+  Gradient gradient;
+  gradient.stops = twoStops({255, 0, 0}, {0, 0, 255, 0});
+  style(box, [&](Style& s) {
+    s.fills = {Fill{gradient}};
+    s.blend = Blend::ColourDodge;
+  });
+  const std::string drawn = svg(), page = pdf();
+  EXPECT_TRUE(has(drawn, "<linearGradient"));
+  EXPECT_TRUE(has(drawn, "mix-blend-mode:color-dodge"));
+  EXPECT_FALSE(has(drawn, "<image"));
+  EXPECT_TRUE(has(page, "/ShadingType 2"));
+  EXPECT_TRUE(has(page, "/BM /ColorDodge"));
+  EXPECT_TRUE(has(page, "/Luminosity")) << "the soft mask of its alpha";
+  EXPECT_FALSE(has(page, "/Subtype /Image"));
+  EXPECT_TRUE(has(page, "/OutputIntents"));
+}
+
+TEST_F(PaintOutput, DashesEndsAndCornersAreThoseOfTheFormat) {
+  style(box, [](Style& s) {
+    s.lines = {plainLine({0, 0, 0}, 3)};
+    s.lines[0].shape.dashes = {6, 2};
+    s.lines[0].shape.cap = Cap::Round;
+    s.lines[0].shape.join = Join::Bevel;
+  });
+  const std::string drawn = svg();
+  EXPECT_TRUE(has(drawn, "stroke-dasharray=\"6 2\""));
+  EXPECT_TRUE(has(drawn, "stroke-linecap=\"round\""));
+  EXPECT_TRUE(has(drawn, "stroke-linejoin=\"bevel\""));
+}
+
+TEST_F(PaintOutput, OnlyTheEffectIsPixels) {
+  style(box, [](Style& s) { s.effects = {usualEffect(EffectKind::Shadow)}; });
+  const std::string drawn = svg();
+  EXPECT_TRUE(has(drawn, "<image"));
+  EXPECT_TRUE(has(drawn, "#c8281e")) << "the box itself is a path";
+  const std::string once = pdf(), again = pdf();
+  EXPECT_EQ(once, again) << "the same project delivers the same file";
+}
+
+TEST_F(PaintOutput, AllKindsOfPaintLookAlikeInEveryReader) {
+  std::printf("%s", Fidelity::heading().c_str());
+  for (int number = 0; number < countOfMadeUpKinds; ++number) {
+    const Project made = madeUpSheet(static_cast<unsigned>(number));
+    const Fidelity f = fidelityOf(made, sheetsOf(made).front()->id, {"rsvg", "poppler"});
+    std::printf("%2d %s", number, f.text().c_str());
+    for (const Fidelity::Reader& reader : f.readers) {
+      EXPECT_LT(reader.worstTile, 6) << "sheet " << number << ", " << reader.name;
+      EXPECT_LT(reader.mean, 1) << "sheet " << number << ", " << reader.name;
+    }
+  }
+}
+
+}  // namespace
+}  // namespace widecut
