@@ -51,7 +51,7 @@ void starByUs(benchmark::State& state) {
   QImage image = canvas();
   for (auto _ : state) {
     QPainter painter(&image);
-    strokeCrowded(painter, outline, {{0, 0, 0}, 10});
+    strokeCrowded(painter, outline, plainLine({0, 0, 0}, 10));
   }
 }
 void starByQPainter(benchmark::State& state) {
@@ -70,7 +70,7 @@ void zigzagByUs(benchmark::State& state) {
   QImage image = canvas();
   for (auto _ : state) {
     QPainter painter(&image);
-    strokeCrowded(painter, outline, {{0, 0, 0}, 50});
+    strokeCrowded(painter, outline, plainLine({0, 0, 0}, 50));
   }
 }
 

@@ -133,25 +133,44 @@ class PdfWriter {
     }
     content().text += path(*stroke.outline) + "S\nQ\n";
   }
+  /// What is drawn has masks of its own: where it mixes with what is behind it, it is painted on its own first, since
+  /// readers take masks and modes together in their own ways.
+  template <class Draw>
+  void mixed(const Box& box, double opacity, Blend blend, const Draw& draw) {
+    if (blend == Blend::Normal) {
+      content().text += "q\n";
+      setState(opacity, blend);
+      draw();
+      content().text += "Q\n";
+      return;
+    }
+    contents_.emplace_back();
+    draw();
+    const pdf::Content inner = std::move(contents_.back());
+    contents_.pop_back();
+    const Object form = groupForm(pdf_, inner.text, inner.resources(), box.grown(1), "/DeviceRGB");
+    content().text += "q\n";
+    setState(opacity, blend);
+    content().text += content().nameOf("/XObject", "P", "group " + std::to_string(++groups_), form) + " Do\nQ\n";
+  }
   void add(const FillOutline& fill, const PictureBrush& picture) {
     if (store_.problemWith(*picture.medium)) {
       for (const FillOutline& part : standIn(fill)) add(part);
       return;
     }
-    const PdfPhoto photo = photos_.photo(picture.medium);
-    const std::string name = content().nameOf("/XObject", "P", picture.medium->hash, photo.object);
-    content().text += "q\n";
-    setState(fill.opacity, fill.blend);
-    content().text +=
-        path(*fill.outline) + "W n\n" + matrix(picture.toOutline * photo.unitToPixels) + name + " Do\nQ\n";
+    mixed(bounds(*fill.outline), fill.opacity, fill.blend, [&] {
+      const PdfPhoto photo = photos_.photo(picture.medium);
+      const std::string name = content().nameOf("/XObject", "P", picture.medium->hash, photo.object);
+      content().text += path(*fill.outline) + "W n\n" + matrix(picture.toOutline * photo.unitToPixels) + name + " Do\n";
+    });
   }
   void add(const FillOutline& fill, const GradientBrush& gradient) {
-    content().text += "q\n";
-    setState(fill.opacity, fill.blend);
-    if (gradient.kind == GradientKind::Conical) {
-      content().text += path(*fill.outline) + "W n\n";
-      draw(pixelsOf(gradient, bounds(*fill.outline), ppi_));
-    } else {
+    mixed(bounds(*fill.outline), fill.opacity, fill.blend, [&] {
+      if (gradient.kind == GradientKind::Conical) {
+        content().text += path(*fill.outline) + "W n\n";
+        draw(pixelsOf(gradient, bounds(*fill.outline), ppi_));
+        return;
+      }
       if (hasAlpha(gradient)) {
         pdf::Content mask;
         mask.text = matrix(gradient.toOutline) +
@@ -163,8 +182,7 @@ class PdfWriter {
       content().text += content().nameOf("/Shading", "G", std::to_string(++shadings_),
                                          pdf_.makeIndirectObject(shadingOf(gradient, false))) +
                         " sh\n";
-    }
-    content().text += "Q\n";
+    });
   }
   /// Lays pixels on their box.
   void draw(const PixelPaint& pixels) {
@@ -178,11 +196,10 @@ class PdfWriter {
     const bool isFront = declarationOf(effect.effect().kind).place == EffectPlace::InFront;
     const auto outline = isFront ? clipOf(*effect.content) : nullptr;
     const PixelPaint pixels = pixelsOf(effect, area_, store_, ppi_, outline != nullptr);
-    content().text += "q\n";
-    setState(1, effect.effect().blend);
-    if (outline) content().text += path(transformed(*outline, effect.place)) + "W n\n";
-    draw(pixels);
-    content().text += "Q\n";
+    mixed(effect.box, 1, effect.effect().blend, [&] {
+      if (outline) content().text += path(transformed(*outline, effect.place)) + "W n\n";
+      draw(pixels);
+    });
   }
   void add(const ReadLine& line) {
     content().text += text_.written(line, [&](int number, const Object& font) {

@@ -83,7 +83,7 @@ TEST_F(PaintOutput, AllKindsOfPaintLookAlikeInEveryReader) {
   std::printf("%s", Fidelity::heading().c_str());
   for (int number = 0; number < countOfMadeUpKinds; ++number) {
     const Project made = madeUpSheet(static_cast<unsigned>(number));
-    const Fidelity f = fidelityOf(made, sheetsOf(made).front()->id, {"rsvg", "poppler"});
+    const Fidelity f = fidelityOf(made, sheetsOf(made).front()->id, {"rsvg", "splash"});
     std::printf("%2d %s", number, f.text().c_str());
     for (const Fidelity::Reader& reader : f.readers) {
       EXPECT_LT(reader.worstTile, 6) << "sheet " << number << ", " << reader.name;

@@ -73,7 +73,7 @@ class AnyPaint {
       if (n.kind == NumberKind::Choice) out.numbers[i] = whole(0, static_cast<int>(n.most));
       if (n.kind == NumberKind::Share) out.numbers[i] = number(0.2, std::min(n.most, 2.0));
     }
-    out.colour = colour(0.2);
+    if (declarationOf(out.kind).hasColour) out.colour = colour(0.2);
     out.opacity = number(0.3, 1);
     out.blend = blend(0.25);
     return out;

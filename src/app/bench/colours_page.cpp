@@ -19,7 +19,7 @@
 namespace widecut {
 namespace {
 
-constexpr QSize cardSize{64, 38};
+constexpr QSize cardSize{84, 38};
 constexpr std::size_t mostCards = 40;  // of colours, and of finishes
 
 QImage tone(Colour colour, double ratio) {

@@ -99,7 +99,8 @@ FinishPage::FinishPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   cards_ = new QHBoxLayout(cardsBox_);
   cards_->setContentsMargins(0, 0, 0, 0);
   cards_->setSpacing(6);
-  body->addWidget(sidewaysScroll(*cardsBox_, *this), 2);
+  cardsArea_ = sidewaysScroll(*cardsBox_, *this);
+  body->addWidget(cardsArea_, 2);
   grid_ = new NumbersGrid(rows, this);
   numbersBox_ = sidewaysScroll(*grid_, *this);
   body->addWidget(numbersBox_, 3);
@@ -303,6 +304,10 @@ void FinishPage::refresh(bool selection) {
     else
       buildCards(*first);
     cards_->addStretch(1);
+    // Numbers stand right beside few cards.
+    constexpr int oneCard = 92, mostCards = 5;
+    cardsArea_->setMaximumWidth(isOffering ? QWIDGETSIZE_MAX
+                                           : oneCard * std::min(mostCards, static_cast<int>(effects.size())) + 8);
   }
   if (one) refreshNumbers(*first->style);
 }

@@ -40,7 +40,7 @@ class FinishPage : public BenchPage {
   Trial trial_{desk_};
   QLabel* heading_;
   QPushButton *colour_, *more_, *release_, *away_, *forward_, *backward_;
-  QWidget* cardsBox_;
+  QWidget *cardsBox_, *cardsArea_;
   QHBoxLayout* cards_;
   QWidget* numbersBox_;
   NumbersGrid* grid_;

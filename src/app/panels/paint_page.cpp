@@ -200,12 +200,15 @@ PaintPage::PaintPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
     blend_->addItem(inQt(name).replace('-', ' ').replace("color", "colour"));
   connect(blend_, &QComboBox::activated, this,
           [this](int mode) { make(tr("Mixing"), [mode](Style& style) { style.blend = static_cast<Blend>(mode); }); });
+  blend_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
   grid->addWidget(panelCaption(tr("mixing"), this), 1, 0);
   auto* last = new QHBoxLayout;
   last->addWidget(blend_, 1);
   finish_ = new QPushButton(this);
   finish_->setObjectName("finish");
   finish_->setCheckable(true);
+  constexpr int finishWidth = 84;
+  finish_->setFixedWidth(finishWidth);
   finish_->setToolTip(tr("Shadows, glows, edges, panels and copies that follow the item (Shift+E)"));
   connect(finish_, &QPushButton::clicked, &desk_, &Desk::toggleFinish);
   last->addWidget(finish_);

@@ -138,6 +138,7 @@ void ColourPopover::addSliders(QVBoxLayout& column) {
   opacity_ = slider(tr("opacity"));
   contrast_ = new QLabel(this);
   contrast_->setObjectName("contrast");
+  contrast_->setToolTip(tr("With what is behind the selection, by WCAG: text wants 4.5, large words 3"));
   theme::makeSecondary(*contrast_);
   column.addWidget(contrast_);
 }
@@ -196,7 +197,7 @@ void ColourPopover::choose(std::optional<Colour> colour, bool moveSliders) {
     if (behind_) {
       const double ratio = contrast(*colour, *behind_);
       constexpr double forText = 4.5, forLarge = 3;
-      contrast_->setText(tr("contrast with what is behind: %1 · %2")
+      contrast_->setText(tr("contrast %1 · %2")
                              .arg(ratio, 0, 'f', 1)
                              .arg(ratio >= forText    ? tr("good for text")
                                   : ratio >= forLarge ? tr("large words alone")
