@@ -98,22 +98,18 @@ std::optional<QPainter::CompositionMode> painterMode(Blend blend) {
   }
 }
 
-QRgb faded(QRgb p, int share) {
-  const auto one = [&](int v) { return (v * share + 127) / 255; };
-  return qRgba(one(qRed(p)), one(qGreen(p)), one(qBlue(p)), one(qAlpha(p)));
-}
-
 }  // namespace
 
-QRgb blended(QRgb over, QRgb under, Blend blend) {
-  const float as = static_cast<float>(qAlpha(over)) / 255, ab = static_cast<float>(qAlpha(under)) / 255;
+QRgb blended(QRgb over, QRgb under, Blend blend, float opacity) {
+  const float own = static_cast<float>(qAlpha(over)) / 255, ab = static_cast<float>(qAlpha(under)) / 255;
+  const float as = own * opacity;
   if (as <= 0) return under;
   const auto plain = [](QRgb p, float a) {
     const float by = a > 0 ? 1 / (255 * a) : 0;
     return Rgb{std::min(1.0F, static_cast<float>(qRed(p)) * by), std::min(1.0F, static_cast<float>(qGreen(p)) * by),
                std::min(1.0F, static_cast<float>(qBlue(p)) * by)};
   };
-  const Rgb s = plain(over, as), b = plain(under, ab), m = mixed(b, s, blend);
+  const Rgb s = plain(over, own), b = plain(under, ab), m = mixed(b, s, blend);
   const auto one = [&](float cs, float cb, float cm) {
     const float v = as * (1 - ab) * cs + as * ab * cm + (1 - as) * ab * cb;
     return static_cast<int>(std::clamp(v * 255 + 0.5F, 0.0F, 255.0F));
@@ -140,14 +136,13 @@ void drawBlended(QPainter& painter, QPoint at, const QImage& picture, double opa
   }
   QRegion on(QRect(at, picture.size()) & device->rect());
   if (painter.hasClipping()) on &= painter.deviceTransform().map(painter.clipRegion());
-  const int share = static_cast<int>(std::lround(opacity * 255));
   const QRgb solid = device->format() == QImage::Format_RGB32 ? 0xff000000U : 0;
   for (const QRect& part : on)
     for (int y = part.top(); y <= part.bottom(); ++y) {
       const auto* from = reinterpret_cast<const QRgb*>(picture.constScanLine(y - at.y())) - at.x();
       auto* to = reinterpret_cast<QRgb*>(device->scanLine(y));
       for (int x = part.left(); x <= part.right(); ++x)
-        if (qAlpha(from[x]) > 0) to[x] = blended(share == 255 ? from[x] : faded(from[x], share), to[x] | solid, blend);
+        if (qAlpha(from[x]) > 0) to[x] = blended(from[x], to[x] | solid, blend, static_cast<float>(opacity));
     }
 }
 

@@ -9,6 +9,8 @@
 namespace widecut {
 namespace {
 
+constexpr float solidFrom = 4;  // a quarter opaque counts as there
+
 /// Half of the softness is the standard deviation.
 double deviationOf(double softness, double scale) { return softness / 2 * scale; }
 int reachOfBlur(double deviation) { return static_cast<int>(std::ceil(3.6 * deviation)) + 3; }
@@ -152,7 +154,10 @@ PlacedPicture effectPicture(const Effect& e, const PlacedPicture& body, double s
   const double deviation = deviationOf(softnessOf(e), scale);
   const QRect room = roomFor(e, scale, wanted, body.rect());
   if (room.isEmpty() && e.kind != EffectKind::InnerShadow) return {};
-  const Plane alpha = alphaOn(body, room);
+  Plane alpha = alphaOn(body, room);
+  if (e.kind == EffectKind::SoftEdge)
+    // What is see-through all over fades at its edge alone.
+    for (float& a : alpha.values) a = std::min(1.0F, solidFrom * a);
   const Plane soft = blurred(alpha, deviation);
   const Reader own(alpha, room.topLeft(), {}, 0);
   const auto within = [&](int x, int y) { return isWide ? 1.0F : own(x, y); };

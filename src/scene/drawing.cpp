@@ -1,7 +1,16 @@
 #include "scene/drawing.h"
 
+#include <algorithm>
+
 namespace widecut {
 namespace {
+
+/// True when something in it is mixed with what lies behind it, and with what lies behind the whole.
+bool mixesFurther(const Content& content) {
+  return std::any_of(content.inside.begin(), content.inside.end(), [](const Layer& inner) {
+    return inner.blend != Blend::Normal || (!inner.isGroup() && mixesFurther(*inner.content));
+  });
+}
 
 class Drawing {
  public:
@@ -14,7 +23,7 @@ class Drawing {
     std::optional<EffectPixels> fade;
     for (std::size_t i = 0; i < content.finish.size(); ++i)
       if (declarationOf(content.finish[i].effect.kind).place == EffectPlace::Within) fade = pixels(layer, place, i);
-    const bool isApart = fade || (content.mixes && !content.finish.empty());
+    const bool isApart = fade || ((content.mixes || mixesFurther(content)) && !content.finish.empty());
     if (isApart) commands.push_back(PushGroup{1, Blend::Normal, place(content.body), nullptr, std::move(fade)});
     for (const Mark& mark : content.under) add(mark, place);
     for (const Layer& inner : content.inside) add(inner, place);

@@ -53,17 +53,24 @@ Contour besides(const LinePlace& a, const LinePlace& b, double from, double to) 
       .contours.front();
 }
 
-/// Along the line: each colour from its place on, a little further than the next one begins, which covers that.
+bool isSolid(const LineColours& colours) {
+  return std::all_of(colours.stops.begin(), colours.stops.end(),
+                     [](const GradientStop& stop) { return stop.colour.alpha == 255; });
+}
+
+/// Along the line: each colour from its place on, a little further than the next one begins, which covers that; unless
+/// it would be seen through.
 void addAlong(const std::vector<LinePlace>& places, double reach, const LineColours& colours, MarkGroup& group) {
   const double length = places.back().along;
   const int steps = stepsFor(colours.stops);
+  const bool overlaps = isSolid(colours);
   std::vector<Outline> parts(static_cast<std::size_t>(steps));
   for (std::size_t i = 1; i < places.size(); ++i) {
     const double share = (places[i - 1].along + places[i].along) / 2 / length;
     Outline& part = parts[static_cast<std::size_t>(std::clamp(static_cast<int>(share * steps), 0, steps - 1))];
     part.contours.push_back(besides(places[i - 1], places[i], -reach, reach));
     // Where the line bends, its outer side opens.
-    if (i + 1 < places.size()) part.contours.push_back(disc(places[i].at, reach));
+    if (overlaps && i + 1 < places.size()) part.contours.push_back(disc(places[i].at, reach));
   }
   for (int k = 0; k < steps; ++k) {
     Outline& part = parts[static_cast<std::size_t>(k)];
@@ -73,17 +80,21 @@ void addAlong(const std::vector<LinePlace>& places, double reach, const LineColo
   }
 }
 
-/// Across the line: each colour from its distance on to the far side, over which the next ones are painted.
+/// Across the line: each colour from its distance on to the far side, over which the next ones are painted; only to the
+/// next one where it would be seen through.
 void addAcross(const std::vector<std::vector<LinePlace>>& lines, double from, double to, const LineColours& colours,
                MarkGroup& group) {
   const int steps = stepsFor(colours.stops);
+  const bool overlaps = isSolid(colours);
   const double far = to + std::abs(to - from);
+  const auto distanceAt = [&](int step) { return from + (to - from) * step / steps; };
   for (int k = 0; k < steps; ++k) {
-    const double begin = k == 0 ? from - std::abs(to - from) : from + (to - from) * k / steps;
+    const double begin = k == 0 ? from - std::abs(to - from) : distanceAt(k);
+    const double end = overlaps || k + 1 == steps ? far : distanceAt(k + 1);
     Outline part;
     for (const auto& places : lines)
       for (std::size_t i = 1; i < places.size(); ++i)
-        part.contours.push_back(besides(places[i - 1], places[i], begin, far));
+        part.contours.push_back(besides(places[i - 1], places[i], begin, end));
     group.fills.push_back({shared(std::move(part)), colourAt(colours.stops, false, (k + 0.5) / steps)});
   }
 }

@@ -4,6 +4,7 @@
 #include <QComboBox>
 #include <QPushButton>
 
+#include "app/desk/shelf.h"
 #include "app/panels/paint_page.h"
 #include "app/widgets/paint_strip.h"
 #include "job_photos.h"
@@ -269,6 +270,39 @@ TEST_F(PaintWindow, ColoursAreChosenByHueStrengthLightAndLadder) {
   ASSERT_TRUE(light);
   QTest::keyClick(light, Qt::Key_Left, Qt::ShiftModifier);
   EXPECT_LT(oklabOf(*colourOf(style())).light, oklabOf(lighter).light - 0.05);
+  closePopover();
+}
+
+TEST_F(PaintWindow, AFinishIsKeptOnTheShelfAndTakenUpFromIt) {
+  const QTemporaryDir folder;
+  Shelf::instance().setFolder(folder.path());
+  box();
+  w.type("outline width", "6");
+  w.key(Qt::Key_F, Qt::ControlModifier | Qt::ShiftModifier);
+  w.pressShown("finish 0");
+  w.press("shelveFinish");
+  ASSERT_EQ(Shelf::instance().all().size(), 1U);
+  w.key(Qt::Key_Delete);
+  w.pressShown("finish 0");  // of the shelf
+  w.press("takeFinish");
+  w.press("coloursDone");
+  w.key(Qt::Key_5);
+  w.drag(w.mm(180, 50), w.mm(230, 100));
+  w.key(Qt::Key_1);
+  w.key(Qt::Key_E, Qt::ShiftModifier | Qt::AltModifier);
+  EXPECT_EQ(lineOf(style())->shape.width, 6);
+}
+
+TEST_F(PaintWindow, ColoursAreTypedAsNumbers) {
+  box();
+  w.press("fillColour");
+  auto* light = QApplication::activePopupWidget()->findChild<QLineEdit*>("light as a number");
+  ASSERT_TRUE(light);
+  light->setFocus();
+  light->selectAll();
+  QTest::keyClicks(light, "40");
+  QTest::keyClick(light, Qt::Key_Return);
+  EXPECT_NEAR(oklabOf(*colourOf(style())).light, 0.4, 0.02);
   closePopover();
 }
 

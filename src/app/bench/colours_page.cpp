@@ -8,6 +8,7 @@
 #include <algorithm>
 
 #include "app/bench/page_layout.h"
+#include "app/desk/shelf.h"
 #include "app/look/in_qt.h"
 #include "app/panels/panel_parts.h"
 #include "app/widgets/cards.h"
@@ -15,6 +16,7 @@
 #include "painting/item_picture.h"
 #include "painting/raster.h"
 #include "project/lookup.h"
+#include "project/resolve.h"
 
 namespace widecut {
 namespace {
@@ -87,6 +89,8 @@ void ColoursPage::buildTop(QVBoxLayout& column) {
     if (finish_) desk_.finishTaken = FinishTaken{*finish_, std::nullopt};
     refresh(false);
   });
+  shelf_ = button(tr("Keep on the shelf"), "shelveFinish",
+                  tr("For all projects: it shows here, and as a shape with it"), [this] { keepOnShelf(); });
   lay_ = button(tr("Replace by the one taken up"), "replaceFinish", tr("On every item that has this finish"),
                 [this] { replaceFinish(); });
   button(tr("Done"), "coloursDone", tr("What the bench showed before"), [this] { desk_.leavePaint(); });
@@ -146,6 +150,19 @@ void ColoursPage::keepAsSwatch() {
   }
 }
 
+void ColoursPage::keepOnShelf() {
+  const auto shown = std::find_if(finishes_.begin(), finishes_.end(),
+                                  [&](const UsedFinish& one) { return finish_ && one.finish == *finish_; });
+  if (shown == finishes_.end()) return;
+  Item item = *shown->shownBy;
+  item.style = std::make_shared<const Style>(shown->finish);
+  const auto kept = Shelf::instance().keep({std::make_shared<const Item>(std::move(item))},
+                                           tr("finish of %1").arg(QString::fromStdString(shown->shownBy->name)));
+  emit desk_.told(kept ? tr("“%1” is on the shelf").arg(kept->name)
+                       : tr("Not kept: %1").arg(QString::fromStdString(kept.error().message)));
+  refresh(false);
+}
+
 void ColoursPage::rename() {
   const Swatch* one = swatch();
   const std::string name = name_->text().trimmed().toStdString();
@@ -168,6 +185,12 @@ std::vector<ColoursPage::UsedFinish> ColoursPage::finishes() const {
     }
   std::stable_sort(found.begin(), found.end(),
                    [](const UsedFinish& a, const UsedFinish& b) { return a.uses > b.uses; });
+  // Those of the shelf come last.
+  for (const OnShelf& kept : Shelf::instance().all()) {
+    if (found.size() >= 2 * mostCards) break;
+    const auto items = Shelf::instance().items(kept);
+    if (items && !items->empty()) found.push_back({finishOf(*lookOf(*items->back())), items->back(), 0, kept.name});
+  }
   return found;
 }
 
@@ -178,7 +201,8 @@ void ColoursPage::buildFinishes() {
     Item shown = *one.shownBy;
     shown.style = std::make_shared<const Style>(one.finish);
     const bool isChosen = finish_ && *finish_ == one.finish;
-    auto* card = new Card(tr("finish · %1").arg(one.uses), {}, isChosen ? theme::plum : theme::slate,
+    auto* card = new Card(one.onShelf.isEmpty() ? tr("finish · %1").arg(one.uses) : one.onShelf, {},
+                          isChosen ? theme::plum : theme::slate,
                           pictureOf({std::make_shared<const Item>(std::move(shown))}, desk_.photos(), cardSize,
                                     devicePixelRatioF(), {}, Photos::WhenReady),
                           this);
@@ -232,6 +256,7 @@ void ColoursPage::refresh(bool) {
   name_->setVisible(one);
   if (one && (!name_->hasFocus() || !name_->isModified())) name_->setText(QString::fromStdString(one->name));
   take_->setVisible(finish_.has_value());
+  shelf_->setVisible(finish_.has_value());
   lay_->setVisible(finish_.has_value());
   lay_->setEnabled(desk_.finishTaken.has_value());
 }

@@ -24,6 +24,7 @@ class ColoursPage : public BenchPage {
     Style finish;
     ItemPtr shownBy;
     int uses = 0;
+    QString onShelf = {};  ///< The name it is kept under, of one that is on the shelf.
   };
 
   void buildTop(QVBoxLayout& column);
@@ -34,13 +35,14 @@ class ColoursPage : public BenchPage {
   void replaceColour();
   void replaceFinish();
   void keepAsSwatch();
+  void keepOnShelf();
   void rename();
   std::vector<UsedFinish> finishes() const;
   const Swatch* swatch() const;
 
   Trial trial_{desk_};
   QLabel* heading_;
-  QPushButton *replace_, *keep_, *drop_, *lay_, *take_;
+  QPushButton *replace_, *keep_, *drop_, *lay_, *take_, *shelf_;
   QLineEdit* name_;
   QHBoxLayout* cards_;
   std::optional<Colour> colour_;  ///< The chosen one.

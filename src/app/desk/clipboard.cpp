@@ -10,6 +10,7 @@
 #include "app/desk/grouping.h"
 #include "output/png.h"
 #include "output/svg.h"
+#include "project/edits/colours.h"
 #include "project/edits/fills.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
@@ -102,7 +103,8 @@ Result<void> takePicture(Desk& desk, const QMimeData& data) {
 }  // namespace
 
 Project projectOfItems(const std::vector<ItemPtr>& items) {
-  const Project project = emptyProject();
+  Project project = emptyProject();
+  project.swatches = swatchesIn(items);
   std::vector<Id> copies;
   return withCopiesOnTop(project, sheetsOf(project).front()->id, items, {}, copies);
 }

@@ -10,6 +10,7 @@
 
 #include "app/look/theme.h"
 #include "app/widgets/clear_layout.h"
+#include "app/widgets/measure_field.h"
 #include "app/widgets/tone_slider.h"
 #include "painting/raster.h"
 
@@ -124,18 +125,25 @@ void ColourPopover::addSliders(QVBoxLayout& column) {
   auto* grid = new QGridLayout;
   grid->setVerticalSpacing(3);
   column.addLayout(grid);
-  const auto slider = [&](const QString& name) {
+  const auto slider = [&](const QString& name, double most, const QString& suffix) {
     const int row = grid->rowCount();
     grid->addWidget(new QLabel(name, this), row, 0);
     auto* made = new ToneSlider(name, this);
     grid->addWidget(made, row, 1);
     connect(made, &ToneSlider::moved, this, &ColourPopover::chooseBySliders);
+    auto* field = new MeasureField(tr("%1 as a number").arg(name), Unit::Plain, suffix, this);
+    constexpr int fieldWidth = 52;
+    field->setFixedWidth(fieldWidth);
+    for (const auto signal : {&MeasureField::tried, &MeasureField::settled})
+      connect(field, signal, this, [made, most](double typed) { made->set(typed / most); });
+    grid->addWidget(field, row, 2);
+    numbers_.push_back({made, field, most});
     return made;
   };
-  hue_ = slider(tr("hue"));
-  strength_ = slider(tr("strength"));
-  light_ = slider(tr("light"));
-  opacity_ = slider(tr("opacity"));
+  hue_ = slider(tr("hue"), 360, "°");
+  strength_ = slider(tr("strength"), 100, " %");
+  light_ = slider(tr("light"), 100, " %");
+  opacity_ = slider(tr("opacity"), 100, " %");
   contrast_ = new QLabel(this);
   contrast_->setObjectName("contrast");
   contrast_->setToolTip(tr("With what is behind the selection, by WCAG: text wants 4.5, large words 3"));
@@ -191,6 +199,7 @@ void ColourPopover::choose(std::optional<Colour> colour, bool moveSliders) {
       return std::optional(at);
     });
     movingSliders_ = false;
+    for (const Number& number : numbers_) number.field->show(std::round(number.slider->value() * number.most));
     if (!hex_->hasFocus()) hex_->setText(QString::fromStdString(colourText(*colour)));
     if (moveSliders) showLadder();
     contrast_->setVisible(behind_.has_value());

@@ -14,6 +14,7 @@ class QVBoxLayout;
 
 namespace widecut {
 
+class MeasureField;
 class ToneSlider;
 
 /// Colours that are offered to be clicked.
@@ -61,6 +62,13 @@ class ColourPopover : public QFrame {
   std::optional<Colour> colour_, behind_;
   bool changed_ = false, picking_ = false;
   bool movingSliders_ = false;
+  /// A slider's value as it is typed: `most` at its end.
+  struct Number {
+    ToneSlider* slider;
+    MeasureField* field;
+    double most;
+  };
+  std::vector<Number> numbers_;
   ToneSlider *hue_, *strength_, *light_, *opacity_;
   QGridLayout* ladder_;
   QLineEdit* hex_;

@@ -18,6 +18,8 @@ class ToneSlider : public QWidget {
   using ToneAt = std::function<std::optional<Colour>(double place)>;
   void show(double value, ToneAt tones);
   double value() const { return value_; }
+  /// As if it was moved there.
+  void set(double value) { setTo(value); }
   QSize sizeHint() const override { return {130, 18}; }
 
  signals:

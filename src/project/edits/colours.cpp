@@ -140,6 +140,30 @@ Project withoutSwatch(const Project& project, std::uint16_t number) {
   return out;
 }
 
+ItemPtr withSwatchesOf(const Project& project, const ItemPtr& item) {
+  return changedItem(item, [&](Style& style) {
+    eachColour(style, [&](Colour& c) {
+      const Swatch* own = swatchOf(project, c.swatch);
+      if (c.swatch != 0 && (!own || own->colour != c)) c.swatch = 0;
+    });
+  });
+}
+
+std::vector<Swatch> swatchesIn(std::span<const ItemPtr> items) {
+  std::map<std::uint16_t, Swatch> found;
+  for (const ItemPtr& item : items)
+    eachStyle(*item, [&](const Style& style) {
+      Style copy = style;
+      eachColour(copy, [&](Colour& c) {
+        if (c.swatch != 0) found.emplace(c.swatch, Swatch{c.swatch, {}, c});
+      });
+    });
+  std::vector<Swatch> out;
+  out.reserve(found.size());
+  for (auto& [number, swatch] : found) out.push_back(std::move(swatch));
+  return out;
+}
+
 std::vector<UsedColour> usedColours(const Project& project) {
   std::vector<UsedColour> used;
   const auto count = [&](Colour& c) {

@@ -23,6 +23,12 @@ Project withoutSwatch(const Project& project, std::uint16_t number);
 /// The swatch with this number; null for none.
 const Swatch* swatchOf(const Project& project, std::uint16_t number);
 
+/// An item that came from elsewhere: colours of swatches that the project does not have in just that colour are its
+/// own.
+ItemPtr withSwatchesOf(const Project& project, const ItemPtr& item);
+/// The swatches that items are painted with, without names.
+std::vector<Swatch> swatchesIn(std::span<const ItemPtr> items);
+
 /// A colour, and how many fills, lines, stops and effects of the project have it.
 struct UsedColour {
   Colour colour;

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "project/edits/colours.h"
 #include "project/forms/children.h"
 #include "project/forms/form.h"
 #include "project/names.h"
@@ -240,7 +241,7 @@ Project withCopiesOnTop(const Project& project, Id to, std::span<const ItemPtr> 
   std::vector<Item> fresh;
   fresh.reserve(items.size());
   for (const ItemPtr& item : items) {
-    fresh.push_back(freshCopy(*item, next.nextId));
+    fresh.push_back(freshCopy(*withSwatchesOf(project, item), next.nextId));
     fresh.back().name = names.take(item->name);
     fresh.back().position = fresh.back().position + shift;
     copies.push_back(fresh.back().id);
