@@ -59,6 +59,10 @@ TEST_F(PaintWindow, AFillBecomesAGradientWhoseLineLiesOnTheMat) {
   EXPECT_GT(end.lightness(), start.lightness() + 30);
   w.key(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(gradient().to.y, 0.5);
+  // The box is 80 by 60: what is typed is the angle that is seen.
+  w.typeShown("angle", "45");
+  const Point way = gradient().to - gradient().from;
+  EXPECT_NEAR(way.y * 60, way.x * 80, 1e-6);
 }
 
 TEST_F(PaintWindow, StopsAreAddedMovedAndDroppedOnTheBench) {

@@ -6,6 +6,7 @@
 #include <QPushButton>
 #include <QRegularExpression>
 #include <algorithm>
+#include <cmath>
 
 #include "app/bench/page_layout.h"
 #include "app/look/in_qt.h"
@@ -23,6 +24,12 @@ namespace widecut {
 namespace {
 
 constexpr int rows = 3;
+constexpr std::string_view angleName = "angle";
+
+/// An angle after its plane is made so many times as high.
+double turnedBy(double angleDeg, double times) {
+  return degrees(std::atan2(std::sin(radians(angleDeg)) * times, std::cos(radians(angleDeg))));
+}
 
 }  // namespace
 
@@ -62,6 +69,7 @@ FillPage::FillPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   column->addWidget(sidewaysScroll(*grid_, *this), 1);
   const auto with = [this](int number, double value) {
     const std::string_view name = numbers_[static_cast<std::size_t>(number)]->name;
+    if (name == angleName) value = turnedBy(value, 1 / aspect_);
     return edited(desk_.settled(), [name, value](Style& style, PaintPlace place) {
       if (const PaintNumber* one = paintNumber(style, place, name)) one->set(style, place, within(one->number, value));
     });
@@ -202,8 +210,8 @@ void FillPage::refresh(bool) {
   colour_->setVisible(colour.has_value());
   if (colour) paintSwatch(*colour_, colour);
   if (stops) {
-    const auto* gradient = place->isLine ? nullptr : std::get_if<Gradient>(&style.fills[place->index].paint);
-    stops_->show(*stops, gradient && gradient->eased, desk_.chosenStop());
+    const auto* shaded = place->isLine ? nullptr : std::get_if<Gradient>(&style.fills[place->index].paint);
+    stops_->show(*stops, shaded && shaded->eased, desk_.chosenStop());
     const GradientStop& stop = (*stops)[std::min(desk_.chosenStop(), stops->size() - 1)];
     paintSwatch(*stopColour_, stop.colour);
     stopAt_->show(stop.at * 100);
@@ -215,12 +223,17 @@ void FillPage::refresh(bool) {
     for (const double length : style.lines[place->index].shape.dashes) lengths << QString::number(length, 'g', 6);
     dashes_->setText(lengths.join(", "));
   }
+  const auto* gradient = place->isLine ? nullptr : std::get_if<Gradient>(&style.fills[place->index].paint);
+  const Box over = gradient && gradient->reach == Reach::Sheet ? desk_.sheet()->box() : resolved(*first)->box;
+  aspect_ = over.width() > 0 && over.height() > 0 ? over.height() / over.width() : 1;
   const auto numbers = numbersOf(style, *place);
   numbers_.clear();
   std::vector<double> values;
   for (const PaintNumber* number : numbers) {
     numbers_.push_back(&number->number);
     values.push_back(number->value(style, *place));
+    // A gradient lies in shares of its box; people think of the angle that they see.
+    if (number->number.name == angleName) values.back() = turnedBy(values.back(), aspect_);
   }
   grid_->build(numbers_, desk_.unit());
   constexpr double longest = 30;

@@ -40,6 +40,7 @@ class FillPage : public BenchPage {
   QLabel* dashesCaption_;
   NumbersGrid* grid_;
   std::vector<const StarterNumber*> numbers_;
+  double aspect_ = 1;  ///< Height by width of what a gradient is laid over.
 };
 
 }  // namespace widecut

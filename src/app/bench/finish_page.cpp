@@ -22,7 +22,7 @@ namespace widecut {
 namespace {
 
 constexpr int rows = 3;
-constexpr QSize offerSize{78, 52}, cardSize{62, 40};
+constexpr QSize offerSize{78, 52}, cardSize{90, 40};
 
 constexpr std::string_view modes =
     "normal|multiply|screen|overlay|darken|lighten|colour dodge|colour burn|hard light|soft light|difference|"
@@ -305,7 +305,7 @@ void FinishPage::refresh(bool selection) {
       buildCards(*first);
     cards_->addStretch(1);
     // Numbers stand right beside few cards.
-    constexpr int oneCard = 92, mostCards = 5;
+    constexpr int oneCard = 120, mostCards = 5;
     cardsArea_->setMaximumWidth(isOffering ? QWIDGETSIZE_MAX
                                            : oneCard * std::min(mostCards, static_cast<int>(effects.size())) + 8);
   }
