@@ -29,7 +29,8 @@ QColor painterColour(Colour c) { return {c.red, c.green, c.blue, c.alpha}; }
 
 bool paintLayer(QPainter& painter, const Layer& layer, PhotoStore& store, Photos photos, BodyKeep* keep) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);
-  return LayerPainter(store, photos, keep).paint(painter, layer);
+  const bool hasBody = layer.content && !layer.content->finish.empty();
+  return LayerPainter(store, photos, hasBody ? keep : nullptr).paint(painter, layer);
 }
 
 Result<Raster> Raster::of(const Scene& scene, PhotoStore& store, double ppi, Ground ground) {

@@ -117,6 +117,17 @@ MarkGroup colouredLine(const Outline& outline, const Line& line, std::shared_ptr
   return group;
 }
 
+/// The box that a hatch covers, upright in its own turn, and how many marks that takes.
+struct HatchSize {
+  Box over;
+  double rows, columns;
+};
+HatchSize sizeOf(const Hatch& hatch, const Box& box) {
+  const Box over = Affine::turn(radians(-hatch.turnDeg)).about(box.centre())(box);
+  const bool dots = hatch.kind == HatchKind::Dots;
+  return {over, over.height() / hatch.pitch + 2, dots ? over.width() / hatch.pitch + 2 : 1};
+}
+
 }  // namespace
 
 Affine unitTo(const Box& box) { return {box.width(), 0, 0, box.height(), box.low.x, box.low.y}; }
@@ -130,13 +141,17 @@ GradientBrush brushOf(const Gradient& gradient, const Box& box, const Affine& pl
           gradient.placed(unit)};
 }
 
+bool isTooFine(const Hatch& hatch, const Box& box) {
+  const HatchSize size = sizeOf(hatch, box);
+  return !(size.rows * size.columns <= limits::mostHatchMarks);
+}
+
 Outline hatched(const Outline& outline, const Box& box, const Hatch& hatch) {
+  if (isTooFine(hatch, box) || hatch.share <= 0) return {};
+  const auto [over, rows, columns] = sizeOf(hatch, box);
   const Affine turn = Affine::turn(radians(hatch.turnDeg)).about(box.centre());
-  const Box over = Affine::turn(radians(-hatch.turnDeg)).about(box.centre())(box);
   const bool dots = hatch.kind == HatchKind::Dots;
-  const double down = hatch.pitch, wide = dots ? hatch.pitch : over.width();
-  const double rows = over.height() / down + 2, columns = dots ? over.width() / wide + 2 : 1;
-  if (!(rows * columns <= limits::mostHatchMarks) || hatch.share <= 0) return {};
+  const double down = hatch.pitch, wide = hatch.pitch;
   Outline marks;
   const double half = hatch.share * hatch.pitch / 2;
   const Point middle = box.centre();

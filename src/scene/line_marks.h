@@ -9,7 +9,9 @@ namespace widecut {
 Affine unitTo(const Box& box);
 /// The gradient over what it reaches over. `place` is the item's, from its frame to what it lies in.
 GradientBrush brushOf(const Gradient& gradient, const Box& box, const Affine& place, const Around& around);
-/// The lines or dots of a hatch within the outline: nothing where there would be more than mostHatchMarks.
+/// True when the hatch would have more than mostHatchMarks lines or dots over the box: then none is drawn.
+bool isTooFine(const Hatch& hatch, const Box& box);
+/// The lines or dots of a hatch within the outline.
 Outline hatched(const Outline& outline, const Box& box, const Hatch& hatch);
 /// What a line paints, and the box of it.
 struct LineMark {

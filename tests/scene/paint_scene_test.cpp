@@ -82,6 +82,7 @@ TEST_F(PaintScene, AHatchCoversItsShare) {
   Hatch absurd;
   absurd.pitch = 0.05;
   absurd.kind = HatchKind::Dots;
+  EXPECT_TRUE(isTooFine(absurd, bounds(square)));
   EXPECT_TRUE(hatched(square, bounds(square), absurd).isEmpty()) << "four million dots are none";
 }
 

@@ -19,6 +19,7 @@
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "project/style_limits.h"
+#include "scene/line_marks.h"
 
 namespace widecut {
 namespace {
@@ -203,7 +204,10 @@ void FillPage::refresh(bool) {
   if (!first || !place) return;
   const Style& style = *first->style;
   const QString what = place->isLine ? tr("Outline") : tr("Fill");
-  heading_->setText(QString("%1 · %2").arg(what, inQt(kindOfPaint(style, *place))));
+  const auto* hatch = place->isLine ? nullptr : std::get_if<Hatch>(&style.fills[place->index].paint);
+  const bool isLost = hatch && isTooFine(*hatch, resolved(*first)->box);
+  heading_->setText(QString("%1 · %2").arg(what, inQt(kindOfPaint(style, *place))) +
+                    (isLost ? tr(" · too fine: nothing is drawn") : QString()));
   const auto* stops = stopsOf(style, *place);
   stopsRow_->setVisible(stops);
   const auto colour = plainColourOf(style, *place);

@@ -16,23 +16,23 @@
 namespace widecut {
 namespace {
 
-/// What words of the selection stand on: the sheet's paper, and the colours of items behind their middle.
-std::optional<Colour> coloursBehind(const Desk& desk) {
+/// What the only selected item stands on: the colour of the nearest item behind its middle, or the sheet's paper;
+/// nothing where that is no one colour.
+std::optional<Colour> colourBehind(const Desk& desk) {
   const ItemPtr item = desk.onlyItem();
-  if (!item) return std::nullopt;
-  const Box box = boxOnSheet(desk.settled(), item->id);
+  const Box box = item ? boxOnSheet(desk.settled(), item->id) : Box{};
   if (box.isEmpty()) return std::nullopt;
-  const auto there = itemsAt(*desk.sheet(), box.centre(), 0);
+  const Id whole = chainTo(desk.settled(), item->id).front()->id;
+  const ItemList& items = desk.sheet()->items;
   bool isBehind = false;
-  for (const Id id : there) {  // front to back
-    if (id == item->id) {
+  for (auto other = items.rbegin(); other != items.rend(); ++other) {
+    if ((*other)->id == whole) {
       isBehind = true;
       continue;
     }
-    const ItemPtr other = isBehind || there.front() != item->id ? findItem(desk.settled(), id) : nullptr;
-    if (!other || (other->recipe() == nullptr && id == item->id)) continue;
-    if (showsPicture(*other)) return std::nullopt;
-    if (const auto colour = colourOf(*lookOf(*other)); colour && colour->alpha == 255) return colour;
+    if (!isBehind || (*other)->hidden || !isHit(**other, box.centre(), 0)) continue;
+    const auto colour = showsPicture(**other) ? std::nullopt : colourOf(*lookOf(**other));
+    return colour && colour->alpha == 255 ? colour : std::nullopt;
   }
   return desk.sheet()->paper;
 }
@@ -58,7 +58,7 @@ ColourOffer offerFor(Desk& desk) {
       if (const auto photo = shownPhoto(*item); photo && offer.ofPhoto.empty())
         if (const auto ready = desk.photos().levelIfReady(photo->medium, 0.05); ready && !ready->level.image.isNull())
           offer.ofPhoto = paletteOf(ready->level.image, 6);
-  offer.behind = coloursBehind(desk);
+  offer.behind = colourBehind(desk);
   return offer;
 }
 
