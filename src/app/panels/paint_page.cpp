@@ -207,7 +207,7 @@ PaintPage::PaintPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   finish_ = new QPushButton(this);
   finish_->setObjectName("finish");
   finish_->setCheckable(true);
-  constexpr int finishWidth = 84;
+  constexpr int finishWidth = 76;
   finish_->setFixedWidth(finishWidth);
   finish_->setToolTip(tr("Shadows, glows, edges, panels and copies that follow the item (Shift+E)"));
   connect(finish_, &QPushButton::clicked, &desk_, &Desk::toggleFinish);
