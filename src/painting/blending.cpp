@@ -9,6 +9,8 @@
 namespace widecut {
 namespace {
 
+constexpr float half = 0.5F;  // what is rounded is never negative; a call a pixel would cost more
+
 struct Rgb {
   float r, g, b;
 };
@@ -112,9 +114,9 @@ QRgb blended(QRgb over, QRgb under, Blend blend, float opacity) {
   const Rgb s = plain(over, own), b = plain(under, ab), m = mixed(b, s, blend);
   const auto one = [&](float cs, float cb, float cm) {
     const float v = as * (1 - ab) * cs + as * ab * cm + (1 - as) * ab * cb;
-    return static_cast<int>(std::clamp(v * 255 + 0.5F, 0.0F, 255.0F));
+    return static_cast<int>(std::clamp(v * 255 + half, 0.0F, 255.0F));
   };
-  const int alpha = static_cast<int>((as + ab - as * ab) * 255 + 0.5F);
+  const int alpha = static_cast<int>((as + ab - as * ab) * 255 + half);
   return qRgba(std::min(alpha, one(s.r, b.r, m.r)), std::min(alpha, one(s.g, b.g, m.g)),
                std::min(alpha, one(s.b, b.b, m.b)), alpha);
 }

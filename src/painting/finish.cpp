@@ -11,6 +11,8 @@ namespace {
 
 constexpr float solidFrom = 4;  // a quarter opaque counts as there
 
+constexpr float half = 0.5F;  // what is rounded is never negative; a call a pixel would cost more
+
 /// Half of the softness is the standard deviation.
 double deviationOf(double softness, double scale) { return softness / 2 * scale; }
 int reachOfBlur(double deviation) { return static_cast<int>(std::ceil(3.6 * deviation)) + 3; }
@@ -73,8 +75,8 @@ class Reader {
 
 QRgb premultiplied(Colour c, float alpha) {
   const float a = std::clamp(alpha, 0.0F, 1.0F);
-  const auto one = [&](std::uint8_t v) { return static_cast<int>(static_cast<float>(v) * a + 0.5F); };
-  return qRgba(one(c.red), one(c.green), one(c.blue), static_cast<int>(255 * a + 0.5F));
+  const auto one = [&](std::uint8_t v) { return static_cast<int>(static_cast<float>(v) * a + half); };
+  return qRgba(one(c.red), one(c.green), one(c.blue), static_cast<int>(255 * a + half));
 }
 
 /// A picture of one colour, whose alpha is asked for at each pixel.
@@ -122,7 +124,7 @@ PlacedPicture mirrored(const Effect& e, const PlacedPicture& body, double scale,
     const QRgb *a = line(row), *b = line(row + 1);
     for (int x = std::max(wanted.left(), body.at.x()); x <= std::min(wanted.right(), body.rect().right()); ++x) {
       const QRgb p = a ? a[x - body.at.x()] : 0, q = b ? b[x - body.at.x()] : 0;
-      const auto one = [&](int u, int v) { return static_cast<int>((u * (1 - share) + v * share) * seen + 0.5); };
+      const auto one = [&](int u, int v) { return static_cast<int>((u * (1 - share) + v * share) * seen + half); };
       to[x] =
           qRgba(one(qRed(p), qRed(q)), one(qGreen(p), qGreen(q)), one(qBlue(p), qBlue(q)), one(qAlpha(p), qAlpha(q)));
     }

@@ -212,7 +212,7 @@ void LayerCache::order(const Placed& one, const Aim& aim) {
   const QPoint off = boxes_[static_cast<std::size_t>(&one - placed_.data())].center() - nearest_;
   ContentRaster wanted = unpainted(one, aim);
   wanted.body = bodyFrom(one.raster, one, aim);
-  queue_->order(std::move(wanted), std::hypot(double(off.x()), double(off.y())));
+  queue_->order(wanted, std::hypot(double(off.x()), double(off.y())));
 }
 
 /// What the item was drawn from last.

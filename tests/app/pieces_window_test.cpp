@@ -194,7 +194,7 @@ TEST_F(Everyday, APieceGetsAnotherSizeUnitMarginsFoldsAndPaper) {
   auto* popover = w.window.findChild<QWidget*>("colourPopover");
   ASSERT_TRUE(popover);
   EXPECT_FALSE(popover->findChild<QWidget*>("noPaint")->isVisible()) << "a sheet always has a paper";
-  auto* hex = popover->findChild<QLineEdit*>();
+  auto* hex = popover->findChild<QLineEdit*>("hex");
   hex->selectAll();
   QTest::keyClicks(hex, "#203040");
   QTest::keyClick(hex, Qt::Key_Return);
