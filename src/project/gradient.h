@@ -37,7 +37,8 @@ struct Gradient {
 };
 
 /// The same gradient by stops between which plain mixing of sRGB will do: colours mix in OKLab, so stops are added
-/// until every channel is within 1 of 255 of what is meant.
+/// until a quarter, half and three quarters of the way between two are within 1 of 255 of what is meant, or 64 pieces
+/// are made.
 std::vector<GradientStop> plainStops(const std::vector<GradientStop>& stops, bool eased);
 /// The colour there, by OKLab. Two stops at one place are an edge, where the later one counts.
 Colour colourAt(const std::vector<GradientStop>& stops, bool eased, double at);
