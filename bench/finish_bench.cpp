@@ -50,10 +50,10 @@ struct ShadowScene : Sample {
     setShadow(8);
     for (const auto& [hash, medium] : mediaOf(project)) (void)store.level(*medium, 1);
   }
-  void setShadow(double distance) {
+  void setShadow(double distance, double softness = blur) {
     project = withStyle(project, std::vector<Id>{cutout}, [&](Style& style) {
       Effect shadow = usualEffect(EffectKind::Shadow);
-      shadow.numbers = {distance, 60, blur, 0};
+      shadow.numbers = {distance, 60, softness, 0};
       style.effects = {shadow};
     });
   }
@@ -88,6 +88,20 @@ void shadowNumberChanged(benchmark::State& state) {
   }
 }
 BENCHMARK(shadowNumberChanged)->Unit(benchmark::kMillisecond);
+
+void shadowSoftnessChanged(benchmark::State& state) {
+  ShadowScene scene;
+  LayerCache cache(scene.store);
+  cache.setTrying(true);
+  scene.draw(cache);
+  double softness = blur;
+  for (auto _ : state) {
+    softness = softness < blur * 0.9 ? blur : softness - 0.5;
+    scene.setShadow(8, softness);
+    scene.draw(cache);
+  }
+}
+BENCHMARK(shadowSoftnessChanged)->Unit(benchmark::kMillisecond);
 
 /// The same picture: the path filled with the photo, and its alpha blurred by three box means (Cairo has no blur).
 void shadowByCairo(benchmark::State& state) {

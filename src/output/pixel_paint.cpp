@@ -44,7 +44,7 @@ PixelPaint pixelsOf(const EffectPixels& shown, const Box& area, PhotoStore& stor
       bodyNeeded(effect, scale * shown.place.meanScale(), wanted, body.toAlignedRect().adjusted(-1, -1, 1, 1));
   LayerPainter painter(store, Photos::Wait);
   const PlacedPicture whole = painter.bodyOn(*shown.content, toDevice, needed);
-  return {effectPicture(effect, whole, scale * shown.place.meanScale(), wanted, body, isWide).image,
+  return {effectPicture(effect, whole, {scale * shown.place.meanScale(), wanted, body, isWide}).image,
           boxOf(wanted, scale)};
 }
 

@@ -3,6 +3,7 @@
 #include <QElapsedTimer>
 #include <QPainter>
 
+#include "painting/pixel_buffers.h"
 #include "painting/raster.h"
 #include "project/budgets.h"
 
@@ -27,7 +28,7 @@ bool paintPart(const ContentRaster& raster, QImage& image, QPoint topLeft, Photo
 void paintWhole(ContentRaster& raster, PhotoStore& store) {
   QElapsedTimer watch;
   watch.start();
-  raster.image = QImage(raster.held.size(), QImage::Format_ARGB32_Premultiplied);
+  raster.image = unpaintedImage(raster.held.size());
   if (!raster.image.isNull()) {
     raster.body.at -= raster.held.topLeft();
     raster.waitsForPhotos = !paintPart(raster, raster.image, raster.held.topLeft(), store, &raster.body);

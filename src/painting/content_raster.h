@@ -28,7 +28,7 @@ struct ContentRaster {
   bool isKept = false;   ///< Counted, and there to be found again.
   bool isPatch = false;  ///< Made from the raster of the content before.
 
-  std::size_t bytes() const { return static_cast<std::size_t>(image.sizeInBytes() + body.image.sizeInBytes()); }
+  std::size_t bytes() const { return static_cast<std::size_t>(image.sizeInBytes()) + body.bytes(); }
 };
 using RasterPtr = std::shared_ptr<ContentRaster>;
 

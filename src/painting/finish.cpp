@@ -1,10 +1,13 @@
 #include "painting/finish.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <vector>
 
 #include "geometry/affine.h"
 #include "painting/gaussian.h"
+#include "painting/pixel_buffers.h"
 
 namespace widecut {
 namespace {
@@ -34,63 +37,40 @@ double softnessOf(const Effect& e) {
   }
 }
 
-/// The body's alpha on these pixels.
-Plane alphaOn(const PlacedPicture& body, const QRect& on) {
-  Plane plane(on.width(), on.height());
-  const QRect shared = on & body.rect();
-  for (int y = shared.top(); y <= shared.bottom(); ++y) {
-    const auto* from = reinterpret_cast<const QRgb*>(body.image.constScanLine(y - body.at.y())) - body.at.x();
-    float* to = plane.row(y - on.top()) - on.left();
-    for (int x = shared.left(); x <= shared.right(); ++x) to[x] = static_cast<float>(qAlpha(from[x])) / 255;
+/// A row of the body's alpha, from a pixel on.
+void alphaRow(const PlacedPicture& body, int y, int left, int count, float* to) {
+  const QRect shared = QRect(left, y, count, 1) & body.rect();
+  if (shared.isEmpty()) {
+    std::fill_n(to, count, 0.0F);
+    return;
   }
-  return plane;
+  const auto* from = reinterpret_cast<const QRgb*>(body.image.constScanLine(y - body.at.y())) - body.at.x();
+  const int begin = shared.left() - left, end = begin + shared.width();
+  std::fill_n(to, begin, 0.0F);
+  constexpr float share = 1.0F / 255;
+  for (int i = begin; i < end; ++i) to[i] = static_cast<float>(qAlpha(from[left + i])) * share;
+  std::fill(to + end, to + count, 0.0F);
 }
 
-/// A plane on pixels of its own, read anywhere: between pixels evenly, beyond them as `outside`.
-class Reader {
+QRgb premultiplied(Colour c, float alpha) {
+  const auto one = [&](std::uint8_t v) { return static_cast<int>(static_cast<float>(v) * alpha + half); };
+  return qRgba(one(c.red), one(c.green), one(c.blue), static_cast<int>(255 * alpha + half));
+}
+
+/// A colour at any opacity, premultiplied: looked up, since a picture has millions of them.
+class Tints {
  public:
-  Reader(const Plane& plane, QPoint at, Point shift, float outside) : plane_(plane), outside_(outside) {
-    const double x = -shift.x - at.x(), y = -shift.y - at.y();
-    left_ = static_cast<int>(std::floor(x));
-    top_ = static_cast<int>(std::floor(y));
-    u_ = static_cast<float>(x - left_);
-    v_ = static_cast<float>(y - top_);
+  explicit Tints(Colour c) {
+    for (int i = 0; i <= steps; ++i) tints_[static_cast<std::size_t>(i)] = premultiplied(c, i / float{steps});
   }
-  float operator()(int x, int y) const {
-    const int i = x + left_, j = y + top_;
-    const float above = at(i, j) * (1 - u_) + at(i + 1, j) * u_;
-    const float below = at(i, j + 1) * (1 - u_) + at(i + 1, j + 1) * u_;
-    return above * (1 - v_) + below * v_;
+  QRgb operator()(float alpha) const {
+    return tints_[static_cast<std::size_t>(std::clamp(alpha, 0.0F, 1.0F) * steps + half)];
   }
 
  private:
-  float at(int i, int j) const {
-    return i >= 0 && j >= 0 && i < plane_.width && j < plane_.height ? plane_.row(j)[i] : outside_;
-  }
-  const Plane& plane_;
-  float outside_;
-  int left_, top_;
-  float u_, v_;
+  static constexpr int steps = 16 * 255;
+  std::array<QRgb, steps + 1> tints_;
 };
-
-QRgb premultiplied(Colour c, float alpha) {
-  const float a = std::clamp(alpha, 0.0F, 1.0F);
-  const auto one = [&](std::uint8_t v) { return static_cast<int>(static_cast<float>(v) * a + half); };
-  return qRgba(one(c.red), one(c.green), one(c.blue), static_cast<int>(255 * a + half));
-}
-
-/// A picture of one colour, whose alpha is asked for at each pixel.
-template <class AlphaAt>
-PlacedPicture tinted(const QRect& on, Colour colour, double opacity, const AlphaAt& alphaAt) {
-  PlacedPicture out{QImage(on.size(), QImage::Format_ARGB32_Premultiplied), on.topLeft()};
-  if (out.image.isNull()) return out;
-  const float full = static_cast<float>(opacity * colour.alpha / 255);
-  for (int y = on.top(); y <= on.bottom(); ++y) {
-    auto* to = reinterpret_cast<QRgb*>(out.image.scanLine(y - on.top())) - on.left();
-    for (int x = on.left(); x <= on.right(); ++x) to[x] = premultiplied(colour, full * alphaAt(x, y));
-  }
-  return out;
-}
 
 /// Where the softened body is read to paint in `wanted`.
 QRect readBy(const Effect& effect, double scale, const QRect& wanted) {
@@ -102,6 +82,151 @@ QRect readBy(const Effect& effect, double scale, const QRect& wanted) {
   return wanted.translated(-static_cast<int>(std::floor(shift.x)), -static_cast<int>(std::floor(shift.y)))
       .adjusted(-more, -more, more, more);
 }
+
+/// The body's alpha, softened for an effect: as it was kept, or anew.
+KeptSoft softBody(const Effect& e, const PlacedPicture& body, const EffectAsk& ask) {
+  const double deviation = deviationOf(softnessOf(e), ask.scale);
+  const bool isOfSolid = e.kind == EffectKind::SoftEdge;
+  QRect room = roomFor(e, ask.scale, ask.wanted, body.rect());
+  if (ask.kept) {
+    const QRect there = room.translated(-body.at);
+    for (const KeptSoft& kept : *ask.kept)
+      if (kept.deviation == deviation && kept.isOfSolid == isOfSolid && kept.room.contains(there)) return kept;
+    // Room for other directions and distances.
+    const int reach = reachOfBlur(deviation);
+    const QRect all = body.rect().adjusted(-reach, -reach, reach, reach) | room;
+    if (all.width() / 2.0 * all.height() < static_cast<double>(room.width()) * room.height()) room = all;
+  }
+  const auto rowOf = [&](int y, float* to) {
+    alphaRow(body, room.top() + y, room.left(), room.width(), to);
+    // What is see-through all over fades at its edge alone.
+    if (isOfSolid)
+      for (int x = 0; x < room.width(); ++x) to[x] = std::min(1.0F, solidFrom * to[x]);
+  };
+  KeptSoft made{deviation, isOfSolid, room.translated(-body.at),
+                std::make_shared<Softened>(room.width(), room.height(), deviation, rowOf)};
+  constexpr std::size_t most = 4;
+  if (ask.kept) {
+    if (ask.kept->size() >= most) ask.kept->erase(ask.kept->begin());
+    ask.kept->push_back(made);
+  }
+  return made;
+}
+
+/// Rows of what an effect paints, worked out from the softened body.
+class EffectRows {
+ public:
+  EffectRows(const Effect& effect, const PlacedPicture& body, const EffectAsk& ask, const Softened& soft, QRect room)
+      : e_(effect), body_(body), ask_(ask), soft_(soft), room_(room), tints_(tintOf(effect)) {}
+
+  template <class RowAt>
+  void write(int begin, int end, const RowAt& rowAt) const {
+    const auto force = static_cast<float>(e_.numbers[1]);
+    switch (e_.kind) {
+      case EffectKind::Shadow:
+        return shaded(begin, end, rowAt, thrown(), [](float a) { return a; });
+      case EffectKind::InnerShadow:
+        return shaded(begin, end, rowAt, thrown(), [](float a) { return 1 - a; });
+      case EffectKind::Glow:
+        return shaded(begin, end, rowAt, {}, [&](float a) { return std::min(1.0F, force * a); });
+      case EffectKind::InnerGlow:
+        return shaded(begin, end, rowAt, {}, [&](float a) { return std::min(1.0F, force * (1 - a)); });
+      case EffectKind::SoftEdge:
+        return shaded(begin, end, rowAt, {}, [](float a) { return 2 * a - 1; });
+      case EffectKind::RaisedEdge:
+        return raised(begin, end, rowAt);
+      default:
+        return;
+    }
+  }
+
+ private:
+  static Colour tintOf(const Effect& e) { return e.kind == EffectKind::SoftEdge ? Colour{255, 255, 255} : e.colour; }
+  Point thrown() const { return shiftOf(e_.numbers[0], e_.numbers[1], ask_.scale); }
+  int width() const { return ask_.wanted.width(); }
+  SoftRows rowsShifted(Point by) const {
+    return {soft_, ask_.wanted.left() - room_.left() - by.x, ask_.wanted.top() - room_.top() - by.y, width()};
+  }
+  float full() const {
+    return e_.kind == EffectKind::SoftEdge ? 1 : static_cast<float>(e_.opacity * e_.colour.alpha / 255);
+  }
+  /// How much of what is painted in a row is kept.
+  void readKept(int y, float* to) const {
+    const bool isInFront = declarationOf(e_.kind).place == EffectPlace::InFront;
+    if (isInFront && !ask_.isWide)
+      alphaRow(body_, ask_.wanted.top() + y, ask_.wanted.left(), width(), to);
+    else
+      std::fill_n(to, width(), 1.0F);
+  }
+  /// The stretches of a row that are not hidden by an opaque body; what is, is left see-through.
+  template <class Paint>
+  void eachStretch(int y, QRgb* to, const Paint& paint) const {
+    const QRect shared = QRect(ask_.wanted.left(), ask_.wanted.top() + y, width(), 1) & body_.rect();
+    if (!ask_.isCovered || shared.isEmpty()) return paint(0, width());
+    const int left = ask_.wanted.left();
+    const auto* own = reinterpret_cast<const QRgb*>(body_.image.constScanLine(shared.top() - body_.at.y()));
+    const auto isHidden = [&](int x) { return qAlpha(own[x - body_.at.x()]) == 255; };
+    int begin = 0;
+    for (int x = shared.left(); x <= shared.right(); ++x) {
+      if (!isHidden(x)) continue;
+      const int hidden = x;
+      while (x <= shared.right() && isHidden(x)) ++x;
+      if (hidden - left > begin) paint(begin, hidden - left);
+      begin = x - left;
+      std::fill(to + (hidden - left), to + begin, QRgb{0});
+    }
+    if (begin < width()) paint(begin, width());
+  }
+
+  template <class RowAt, class AlphaOf>
+  void shaded(int begin, int end, const RowAt& rowAt, Point shift, const AlphaOf& alphaOf) const {
+    SoftRows rows = rowsShifted(shift);
+    std::vector<float> alpha(static_cast<std::size_t>(width())), kept(alpha.size());
+    const float all = full();
+    for (int y = begin; y < end; ++y) {
+      QRgb* to = rowAt(y);
+      readKept(y, kept.data());
+      rows.toRow(y);
+      eachStretch(y, to, [&](int from, int until) {
+        rows.read(from, until, alpha.data());
+        for (int x = from; x < until; ++x) {
+          const auto i = static_cast<std::size_t>(x);
+          to[i] = tints_(all * alphaOf(alpha[i]) * kept[i]);
+        }
+      });
+    }
+  }
+
+  /// How steep the softened edge is, along the light.
+  template <class RowAt>
+  void raised(int begin, int end, const RowAt& rowAt) const {
+    const Point way = shiftOf(e_.numbers[0] / 4, e_.numbers[1], ask_.scale);
+    SoftRows lit = rowsShifted(way), dark = rowsShifted(Point{} - way);
+    const auto strength = static_cast<float>(e_.numbers[2] * 2);
+    const Tints blacks(Colour{0, 0, 0});
+    std::vector<float> light(static_cast<std::size_t>(width())), shade(light.size()), kept(light.size());
+    for (int y = begin; y < end; ++y) {
+      lit.toRow(y);
+      lit.read(0, width(), light.data());
+      dark.toRow(y);
+      dark.read(0, width(), shade.data());
+      readKept(y, kept.data());
+      QRgb* to = rowAt(y);
+      for (std::size_t x = 0; x < light.size(); ++x) {
+        const float slope = (shade[x] - light[x]) * strength;
+        const float a = std::min(1.0F, std::abs(slope)) * kept[x] * full();
+        to[x] = slope > 0 ? tints_(a) : blacks(a);
+      }
+    }
+  }
+
+  const Effect& e_;
+  const PlacedPicture& body_;
+  const EffectAsk& ask_;
+  const Softened& soft_;
+  QRect room_;
+  Tints tints_;
+};
 
 PlacedPicture mirrored(const Effect& e, const PlacedPicture& body, double scale, const QRect& wanted,
                        const QRectF& box) {
@@ -150,65 +275,19 @@ QRect roomFor(const Effect& effect, double scale, const QRect& wanted, const QRe
   return needed | (readBy(effect, scale, wanted) & body.adjusted(-reach, -reach, reach, reach));
 }
 
-PlacedPicture effectPicture(const Effect& e, const PlacedPicture& body, double scale, const QRect& wanted,
-                            const QRectF& box, bool isWide) {
-  if (e.kind == EffectKind::MirrorBelow) return mirrored(e, body, scale, wanted, box);
-  const double deviation = deviationOf(softnessOf(e), scale);
-  const QRect room = roomFor(e, scale, wanted, body.rect());
-  if (room.isEmpty() && e.kind != EffectKind::InnerShadow) return {};
-  Plane alpha = alphaOn(body, room);
-  if (e.kind == EffectKind::SoftEdge)
-    // What is see-through all over fades at its edge alone.
-    for (float& a : alpha.values) a = std::min(1.0F, solidFrom * a);
-  const Plane soft = blurred(alpha, deviation);
-  const Reader own(alpha, room.topLeft(), {}, 0);
-  const auto within = [&](int x, int y) { return isWide ? 1.0F : own(x, y); };
-  switch (e.kind) {
-    case EffectKind::Shadow: {
-      const Reader at(soft, room.topLeft(), shiftOf(e.numbers[0], e.numbers[1], scale), 0);
-      return tinted(wanted, e.colour, e.opacity, at);
-    }
-    case EffectKind::InnerShadow: {
-      const Reader at(soft, room.topLeft(), shiftOf(e.numbers[0], e.numbers[1], scale), 0);
-      return tinted(wanted, e.colour, e.opacity, [&](int x, int y) { return (1 - at(x, y)) * within(x, y); });
-    }
-    case EffectKind::Glow: {
-      const Reader at(soft, room.topLeft(), {}, 0);
-      const auto force = static_cast<float>(e.numbers[1]);
-      return tinted(wanted, e.colour, e.opacity, [&](int x, int y) { return std::min(1.0F, force * at(x, y)); });
-    }
-    case EffectKind::InnerGlow: {
-      const Reader at(soft, room.topLeft(), {}, 0);
-      const auto force = static_cast<float>(e.numbers[1]);
-      return tinted(wanted, e.colour, e.opacity,
-                    [&](int x, int y) { return std::min(1.0F, force * (1 - at(x, y))) * within(x, y); });
-    }
-    case EffectKind::RaisedEdge: {
-      // How steep the softened edge is, along the light.
-      const Point way = shiftOf(e.numbers[0] / 4, e.numbers[1], scale);
-      const Reader lit(soft, room.topLeft(), way, 0), dark(soft, room.topLeft(), Point{} - way, 0);
-      const auto force = static_cast<float>(e.numbers[2] * 2);
-      PlacedPicture out{QImage(wanted.size(), QImage::Format_ARGB32_Premultiplied), wanted.topLeft()};
-      if (out.image.isNull()) return out;
-      const auto full = static_cast<float>(e.opacity * e.colour.alpha / 255);
-      for (int y = wanted.top(); y <= wanted.bottom(); ++y) {
-        auto* to = reinterpret_cast<QRgb*>(out.image.scanLine(y - wanted.top())) - wanted.left();
-        for (int x = wanted.left(); x <= wanted.right(); ++x) {
-          const float slope = (dark(x, y) - lit(x, y)) * force;
-          const float a = std::min(1.0F, std::abs(slope)) * within(x, y) * full;
-          to[x] = premultiplied(slope > 0 ? e.colour : Colour{0, 0, 0}, a);
-        }
-      }
-      return out;
-    }
-    case EffectKind::SoftEdge: {
-      const Reader at(soft, room.topLeft(), {}, 0);
-      return tinted(wanted, Colour{255, 255, 255}, 1,
-                    [&](int x, int y) { return std::clamp(2 * at(x, y) - 1, 0.0F, 1.0F); });
-    }
-    default:
-      return {};
-  }
+PlacedPicture effectPicture(const Effect& e, const PlacedPicture& body, const EffectAsk& ask) {
+  if (e.kind == EffectKind::MirrorBelow) return mirrored(e, body, ask.scale, ask.wanted, ask.box);
+  const KeptSoft soft = softBody(e, body, ask);
+  if (soft.room.isEmpty() && e.kind != EffectKind::InnerShadow) return {};
+  const EffectRows rows{e, body, ask, *soft.soft, soft.room.translated(body.at)};
+  PlacedPicture out{unpaintedImage(ask.wanted.size()), ask.wanted.topLeft()};
+  if (out.image.isNull()) return out;
+  uchar* const pixels = out.image.bits();
+  const qsizetype stride = out.image.bytesPerLine();
+  inBands(ask.wanted.height(), ask.wanted.width(), [&](int begin, int end) {
+    rows.write(begin, end, [&](int y) { return reinterpret_cast<QRgb*>(pixels + stride * y); });
+  });
+  return out;
 }
 
 void fade(PlacedPicture& picture, const PlacedPicture& mask) {

@@ -60,78 +60,104 @@ Plane convolved(const Plane& plane, double deviation) {
   return convolvedDown(convolvedAcross(plane, kernel), kernel);
 }
 
-/// The means of blocks, with `margin` empty ones all around.
-Plane blockMeans(const Plane& in, int block, int margin) {
-  Plane out((in.width + block - 1) / block + 2 * margin, (in.height + block - 1) / block + 2 * margin);
-  const float share = 1.0F / static_cast<float>(block * block);
-  std::vector<float> sums;
-  for (int y = 0; y < in.height; y += block) {
-    sums.assign(static_cast<std::size_t>(in.width), 0);
-    for (int j = y; j < std::min(in.height, y + block); ++j) {
-      const float* from = in.row(j);
-      for (int x = 0; x < in.width; ++x) sums[static_cast<std::size_t>(x)] += from[x];
-    }
-    float* to = out.row(y / block + margin) + margin;
-    for (int x = 0; x < in.width; ++x) to[x / block] += sums[static_cast<std::size_t>(x)] * share;
-  }
-  return out;
-}
-
-/// The weights of the uniform cubic B-spline at a share of the way between two places, and where they begin.
+/// The weights of four cells: of the uniform cubic B-spline, or evenly between the two in the middle.
 struct Between {
   int first;
   float weights[4];
 };
-Between between(double at) {
+Between between(double at, bool isEven) {
   const double whole = std::floor(at), t = at - whole, u = 1 - t;
-  return {static_cast<int>(whole) - 1,
+  const int first = static_cast<int>(whole) - 1;
+  if (isEven) return {first, {0, static_cast<float>(u), static_cast<float>(t), 0}};
+  return {first,
           {static_cast<float>(u * u * u / 6), static_cast<float>((3 * t * t * t - 6 * t * t + 4) / 6),
            static_cast<float>((3 * u * u * u - 6 * u * u + 4) / 6), static_cast<float>(t * t * t / 6)}};
 }
 
-/// The plane of blocks as pixels again.
-Plane enlarged(const Plane& in, int block, int margin, int width, int height) {
-  const auto at = [&](int pixel) { return between((pixel + 0.5) / block - 0.5 + margin); };
-  Plane wide(width, in.height);
-  std::vector<Between> across;
-  across.reserve(static_cast<std::size_t>(width));
-  for (int x = 0; x < width; ++x) across.push_back(at(x));
-  for (int y = 0; y < in.height; ++y) {
-    const float* from = in.row(y);
-    float* to = wide.row(y);
-    for (int x = 0; x < width; ++x) {
-      const Between& b = across[static_cast<std::size_t>(x)];
-      const float* p = from + b.first;
-      to[x] = p[0] * b.weights[0] + p[1] * b.weights[1] + p[2] * b.weights[2] + p[3] * b.weights[3];
-    }
-  }
-  Plane out(width, height);
-  for (int y = 0; y < height; ++y) {
-    const Between b = at(y);
-    const float* rows[4];
-    for (int k = 0; k < 4; ++k) rows[k] = wide.row(b.first + k);
-    float* to = out.row(y);
-    for (int x = 0; x < width; ++x)
-      to[x] =
-          rows[0][x] * b.weights[0] + rows[1][x] * b.weights[1] + rows[2][x] * b.weights[2] + rows[3][x] * b.weights[3];
-  }
-  return out;
-}
+constexpr int around = 4;  // empty cells at both ends of a line
 
 }  // namespace
 
-Plane blurred(const Plane& plane, double deviation) {
+Softened::Softened(int width, int height, double deviation, const RowOf& rowOf) {
   constexpr double narrow = 0.15, widest = 8;
-  if (plane.width <= 0 || plane.height <= 0 || !(deviation > narrow)) return plane;
-  if (deviation <= widest) return convolved(plane, deviation);
+  if (width <= 0 || height <= 0) return;
+  if (deviation <= widest) {
+    cells_ = Plane(width, height);
+    for (int y = 0; y < height; ++y) rowOf(y, cells_.row(y));
+    if (deviation > narrow) cells_ = convolved(cells_, deviation);
+    return;
+  }
   constexpr double finest = 4;  // blocks of a deviation, so that what is left of it is nearly all Gaussian
-  const int block = std::max(2, static_cast<int>(deviation / finest));
+  block_ = std::max(2, static_cast<int>(deviation / finest));
+  margin_ = 3;
+  const auto cells = [&](int pixels) { return (pixels + block_ - 1) / block_ + 2 * margin_; };
+  cells_ = Plane(cells(width), cells(height));
+  const float share = 1.0F / static_cast<float>(block_ * block_);
+  std::vector<float> row(static_cast<std::size_t>(width));
+  for (int y = 0; y < height; ++y) {
+    rowOf(y, row.data());
+    float* to = cells_.row(y / block_ + margin_) + margin_;
+    for (int x = 0; x < width; x += block_, ++to) {
+      float sum = 0;
+      for (int i = x; i < std::min(width, x + block_); ++i) sum += row[static_cast<std::size_t>(i)];
+      *to += sum * share;
+    }
+  }
   // In blocks: the mean over one spreads by (1 − 1/n²)/12, the cubic B-spline by a third.
-  const double inBlocks = deviation / block;
-  const double spread = (1 - 1.0 / (static_cast<double>(block) * block)) / 12 + 1.0 / 3;
-  constexpr int margin = 3;
-  const Plane small = blockMeans(plane, block, margin);
-  return enlarged(convolved(small, std::sqrt(inBlocks * inBlocks - spread)), block, margin, plane.width, plane.height);
+  const double inBlocks = deviation / block_;
+  const double spread = (1 - 1.0 / (static_cast<double>(block_) * block_)) / 12 + 1.0 / 3;
+  cells_ = convolved(cells_, std::sqrt(inBlocks * inBlocks - spread));
+}
+
+SoftRows::SoftRows(const Softened& softened, double left, double top, int count) : softened_(softened), top_(top) {
+  const int cells = softened.cells_.width, block = softened.block_;
+  for (int x = 0; x < count; ++x) {
+    const double at = (left + x + 0.5) / block - 0.5 + softened.margin_;
+    const double whole = std::clamp(std::floor(at), -3.0, cells + 1.0);
+    const int cell = static_cast<int>(whole);
+    if (runs_.empty() || runs_.back().cell != cell) runs_.push_back({x, x, cell, static_cast<float>(at - whole)});
+    runs_.back().end = x + 1;
+  }
+  line_.assign(static_cast<std::size_t>(cells + 2 * around), 0);
+}
+
+void SoftRows::toRow(int y) {
+  const Plane& cells = softened_.cells_;
+  const int block = softened_.block_;
+  const Between down = between((top_ + y + 0.5) / block - 0.5 + softened_.margin_, block == 1);
+  std::fill(line_.begin(), line_.end(), 0.0F);
+  for (int k = 0; k < 4; ++k) {
+    const int at = down.first + k;
+    if (at < 0 || at >= cells.height || down.weights[k] == 0) continue;
+    const float* from = cells.row(at);
+    const float weight = down.weights[k];
+    float* sums = line_.data() + around;
+    for (int x = 0; x < cells.width; ++x) sums[x] += from[x] * weight;
+  }
+}
+
+void SoftRows::read(int begin, int end, float* row) const {
+  const int block = softened_.block_;
+  const float step = 1.0F / static_cast<float>(block);
+  const auto after = [](int x, const Run& run) { return x < run.end; };
+  for (auto run = std::upper_bound(runs_.begin(), runs_.end(), begin, after); run != runs_.end() && run->begin < end;
+       ++run) {
+    const float* p = line_.data() + around + run->cell;
+    const int from = std::max(begin, run->begin), count = std::min(end, run->end) - from;
+    if (block == 1) {
+      for (int i = 0; i < count; ++i) row[from + i] = p[0] + (p[1] - p[0]) * run->first;
+      continue;
+    }
+    // The B-spline between the two cells in the middle, as a polynomial.
+    const float c0 = (p[-1] + 4 * p[0] + p[1]) / 6, c1 = (p[1] - p[-1]) / 2, c2 = (p[-1] - 2 * p[0] + p[1]) / 2,
+                c3 = (p[2] - 3 * p[1] + 3 * p[0] - p[-1]) / 6;
+    const float first = run->first + static_cast<float>(from - run->begin) * step;
+    float* out = row + from;
+    for (int i = 0; i < count; ++i) {
+      const float t = first + static_cast<float>(i) * step;
+      out[i] = c0 + t * (c1 + t * (c2 + t * c3));
+    }
+  }
 }
 
 }  // namespace widecut

@@ -240,6 +240,9 @@ QRect LayerCache::takeReady() {
   return box;
 }
 
+/// A step of a drag, held by its item and by the cache alone: nobody goes back to it.
+bool LayerCache::isStep(const RasterPtr& raster) const { return raster->isPatch && trying_ && raster.use_count() == 2; }
+
 RasterPtr LayerCache::exactRaster(const Placed& one, const Aim& aim) {
   if (one.raster)
     if (auto raster = patched(one.raster, one, aim)) return raster;
@@ -268,8 +271,7 @@ RasterPtr LayerCache::patched(const RasterPtr& patchedOver, const Placed& one, c
   raster->isPatch = true;
   if (raster->held != before.held) {
     raster->image = before.image.copy(raster->held.translated(-before.held.topLeft()));
-  } else if (before.isPatch && trying_ && patchedOver.use_count() == 2) {
-    // A step of a drag, held by its item and by the cache alone: nobody goes back to it.
+  } else if (isStep(patchedOver)) {
     kept_.forget(patchedOver);
     raster->image = std::move(before.image);
   } else {
@@ -291,7 +293,11 @@ RasterPtr LayerCache::painted(const Placed& one, const Aim& aim) {
   ++paintCount_;
   auto raster = std::make_shared<ContentRaster>(unpainted(one, aim));
   raster->body = bodyFrom(one.raster, one, aim);
-  if (!raster->body.image.isNull()) ++keptBodyCount_;
+  if (!raster->body.image.isNull()) {
+    ++keptBodyCount_;
+    raster->isPatch = true;
+    if (one.raster && isStep(one.raster)) kept_.forget(one.raster);
+  }
   paintWhole(*raster, store_);
   kept_.keep(raster);
   return raster;

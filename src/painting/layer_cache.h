@@ -69,6 +69,7 @@ class LayerCache {
   bool mayWait(const Placed& one) const;
   void order(const Placed& one, const Aim& aim);
   void drawLast(QPainter& painter, const Placed& one, const Aim& aim) const;
+  bool isStep(const RasterPtr& raster) const;
   RasterPtr exactRaster(const Placed& one, const Aim& aim);
   RasterPtr patched(const RasterPtr& before, const Placed& one, const Aim& aim);
   RasterPtr painted(const Placed& one, const Aim& aim);

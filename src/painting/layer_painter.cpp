@@ -5,6 +5,7 @@
 #include "painting/blending.h"
 #include "painting/crowded_path.h"
 #include "painting/photo_tile.h"
+#include "painting/pixel_buffers.h"
 
 namespace widecut {
 namespace {
@@ -124,7 +125,7 @@ void LayerPainter::bodyOf(QPainter& painter, const Content& content) {
 }
 
 PlacedPicture LayerPainter::bodyOn(const Content& content, const QTransform& toDevice, const QRect& on) {
-  PlacedPicture out{QImage(on.size(), QImage::Format_ARGB32_Premultiplied), on.topLeft()};
+  PlacedPicture out{unpaintedImage(on.size()), on.topLeft()};
   if (out.image.isNull()) return out;
   out.image.fill(Qt::transparent);
   QPainter inner(&out.image);
@@ -141,7 +142,7 @@ void LayerPainter::onItsOwn(QPainter& painter, const Box& box, double opacity, B
   const QRect all(0, 0, painter.device()->width(), painter.device()->height());
   const QRect pixels = pixelsTouched(map.mapRect(QRectF(box.low.x, box.low.y, box.width(), box.height())), all);
   if (pixels.isEmpty()) return;
-  QImage image(pixels.size(), QImage::Format_ARGB32_Premultiplied);
+  QImage image = unpaintedImage(pixels.size());
   if (image.isNull()) return;
   image.fill(Qt::transparent);
   QPainter inner(&image);
@@ -154,23 +155,25 @@ void LayerPainter::onItsOwn(QPainter& painter, const Box& box, double opacity, B
 
 void LayerPainter::asOne(QPainter& painter, const Layer& layer) {
   const QTransform toDevice = painterTransform(layer.place) * painter.transform();
-  BodyKeep* keep = std::exchange(keep_, nullptr);  // that of the outermost layer alone
+  if (keep_) {
+    painter.save();
+    finished(painter, *layer.content, toDevice, QRect(0, 0, painter.device()->width(), painter.device()->height()));
+    painter.restore();
+    return;
+  }
   onItsOwn(painter, layer.box(), layer.opacity * painter.opacity(), layer.blend,
            [&](QPainter& inner, const QRect& pixels) {
-             if (layer.content->finish.empty()) {
+             if (layer.content->finish.empty())
                content(inner, layer);
-             } else {
-               keep_ = keep;
+             else
                finished(inner, *layer.content, toDevice, pixels);
-             }
            });
-  keep_ = nullptr;
 }
 
 /// The content with its finish, with a painter of an image of these pixels of the device.
 void LayerPainter::finished(QPainter& painter, const Content& content, const QTransform& toDevice,
                             const QRect& wanted) {
-  BodyKeep* keep = std::exchange(keep_, nullptr);
+  BodyKeep* keep = std::exchange(keep_, nullptr);  // that of the outermost layer alone
   const double scale = std::sqrt(std::abs(toDevice.determinant()));
   const QRectF box = bodyBoxOn(content, toDevice);
   constexpr double farthest = 1e7;
@@ -191,14 +194,18 @@ void LayerPainter::finished(QPainter& painter, const Content& content, const QTr
     body = {keep->image, keep->at};
   } else {
     body = bodyOn(content, toDevice, less == 1 ? needed : wanted & bodyPixels);
-    if (keep && less == 1 && isFinal_) *keep = {body.image, body.at};
+    if (keep) *keep = less == 1 && isFinal_ ? BodyKeep{body.image, body.at, {}} : BodyKeep{};
   }
+  const bool isFaded = std::any_of(content.finish.begin(), content.finish.end(), [](const FinishStep& step) {
+    return declarationOf(step.effect.kind).place == EffectPlace::Within;
+  });
   const QTransform down = QTransform::fromScale(1 / less, 1 / less);
   const auto reduced = [&](const QRect& r) { return down.mapRect(QRectF(r)).toAlignedRect().adjusted(-1, -1, 1, 1); };
   if (less > 1) coarse = bodyOn(content, toDevice * down, reduced(needed));
-  const auto pictureOf = [&](const Effect& effect, bool isWide) {
-    if (less == 1) return effectPicture(effect, body, scale, wanted, box, isWide);
-    return effectPicture(effect, coarse, scale / less, reduced(wanted), down.mapRect(box), isWide);
+  const auto pictureOf = [&](const Effect& effect) {
+    if (less > 1) return effectPicture(effect, coarse, {scale / less, reduced(wanted), down.mapRect(box)});
+    const bool isCovered = !isFaded && declarationOf(effect.kind).place == EffectPlace::Behind;
+    return effectPicture(effect, body, {scale, wanted, box, false, isCovered, keep ? &keep->softs : nullptr});
   };
   const auto asLarge = [&](PlacedPicture picture) {
     if (less == 1 || picture.image.isNull()) return picture;
@@ -217,7 +224,7 @@ void LayerPainter::finished(QPainter& painter, const Content& content, const QTr
       const EffectDeclaration& declared = declarationOf(step.effect.kind);
       if (declared.place != where) continue;
       for (const Mark& mark : step.marks) one(painter, mark);
-      if (declared.isPixels) lay(asLarge(pictureOf(step.effect, false)), step.effect.blend);
+      if (declared.isPixels) lay(asLarge(pictureOf(step.effect)), step.effect.blend);
     }
   };
   // The painter stands in the content's space for marks.
@@ -226,7 +233,7 @@ void LayerPainter::finished(QPainter& painter, const Content& content, const QTr
   PlacedPicture shown = body;
   for (const FinishStep& step : content.finish) {
     if (declarationOf(step.effect.kind).place != EffectPlace::Within) continue;
-    const PlacedPicture mask = asLarge(pictureOf(step.effect, false));
+    const PlacedPicture mask = asLarge(pictureOf(step.effect));
     shown.image.detach();
     fade(shown, mask);
   }

@@ -2,6 +2,7 @@
 
 #include <QPainter>
 
+#include "painting/gaussian.h"
 #include "painting/layer_painter.h"
 #include "project/limits.h"
 
@@ -26,6 +27,12 @@ QPainterPath painterPath(const Outline& outline) {
 QTransform painterTransform(const Affine& m) { return {m.xx, m.yx, m.xy, m.yy, m.dx, m.dy}; }
 
 QColor painterColour(Colour c) { return {c.red, c.green, c.blue, c.alpha}; }
+
+std::size_t BodyKeep::bytes() const {
+  auto sum = static_cast<std::size_t>(image.sizeInBytes());
+  for (const KeptSoft& kept : softs) sum += kept.soft->bytes();
+  return sum;
+}
 
 bool paintLayer(QPainter& painter, const Layer& layer, PhotoStore& store, Photos photos, BodyKeep* keep) {
   painter.setRenderHints(QPainter::Antialiasing | QPainter::SmoothPixmapTransform);

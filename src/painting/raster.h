@@ -5,6 +5,7 @@
 #include <QPainterPath>
 
 #include "media/photo.h"
+#include "painting/finish.h"
 #include "scene/scene.h"
 
 class QPainter;
@@ -27,11 +28,14 @@ enum class Photos : unsigned char { Wait, WhenReady };
 struct BodyKeep {
   QImage image;
   QPoint at;
+  std::vector<KeptSoft> softs;
+  std::size_t bytes() const;
   bool fits(const QRect& needed) const { return !image.isNull() && QRect(at, image.size()).contains(needed); }
 };
 
 /// Paints one layer with a painter whose coordinates are sheet points. True when it was painted as it will stay; false
-/// while photos are still being decoded.
+/// while photos are still being decoded. With a body to be kept the painter's image has to be its layer's alone, and
+/// blank.
 bool paintLayer(QPainter& painter, const Layer& layer, PhotoStore& store, Photos photos, BodyKeep* keep = nullptr);
 
 enum class Ground : unsigned char { Paper, Transparent };

@@ -44,6 +44,35 @@ std::vector<double> exactly(const Plane& plane, double deviation) {
   return out;
 }
 
+/// The pixels of it from there on, as many as there were.
+Plane softRows(const Plane& plane, double deviation, double left = 0, double top = 0) {
+  const Softened softened(plane.width, plane.height, deviation,
+                          [&](int y, float* to) { std::copy_n(plane.row(y), plane.width, to); });
+  SoftRows rows(softened, left, top, plane.width);
+  Plane out(plane.width, plane.height);
+  for (int y = 0; y < plane.height; ++y) {
+    rows.toRow(y);
+    rows.read(0, plane.width / 3, out.row(y));
+    rows.read(plane.width / 3, plane.width, out.row(y));
+  }
+  return out;
+}
+
+TEST(Gaussian, IsReadAnywhereAndIsNothingBeyond) {
+  Plane plane(90, 70);
+  for (int y = 20; y < 50; ++y) std::fill_n(plane.row(y) + 30, 25, 1.0F);
+  for (const double deviation : {0.0, 3.0, 9.0, 30.0}) {
+    const Plane there = softRows(plane, deviation), shifted = softRows(plane, deviation, 11, -7);
+    for (int y = 7; y < 70; ++y)
+      for (int x = 0; x < 79; ++x) ASSERT_NEAR(shifted.row(y)[x], there.row(y - 7)[x + 11], 1e-5) << deviation;
+    const Plane far = softRows(plane, deviation, 4000, -5000);
+    EXPECT_EQ(*std::max_element(far.values.begin(), far.values.end()), 0);
+  }
+  // Half a pixel on: between both neighbours.
+  const Plane there = softRows(plane, 3), between = softRows(plane, 3, 0.5, 0);
+  EXPECT_NEAR(between.row(35)[28], (there.row(35)[28] + there.row(35)[29]) / 2, 1e-5);
+}
+
 TEST(Gaussian, IsWithinOneOf255OfTheExactOneAtEveryWidth) {
   Plane plane(240, 180);
   for (int y = 0; y < 180; ++y)
@@ -52,7 +81,7 @@ TEST(Gaussian, IsWithinOneOf255OfTheExactOneAtEveryWidth) {
       plane.row(y)[x] = (disc && !hole) || (bar && y > 30) ? 1 : 0;
     }
   for (const double deviation : {0.6, 1.0, 2.0, 4.5, 5.5, 7.3, 10.0, 16.0, 25.0, 40.0}) {
-    const Plane soft = blurred(plane, deviation);
+    const Plane soft = softRows(plane, deviation);
     const auto exact = exactly(plane, deviation);
     double worst = 0;
     for (std::size_t i = 0; i < exact.size(); ++i)
