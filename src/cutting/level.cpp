@@ -101,4 +101,36 @@ Result<Level> levelAt(const Operand& shape, double share, LevelBy by) {
   return level;
 }
 
+Result<Outline> filledTo(const Operand& shape, double share, LevelBy by) {
+  if (by == LevelBy::Height || by == LevelBy::Area) {
+    auto level = levelAt(shape, share, by);
+    if (!level) return tl::unexpected(level.error());
+    return std::move(level->filled);
+  }
+  if (!(share >= 0 && share <= 1)) return problem("a level must be from 0 to 100 per cent");
+  const auto clean = simplified(shape);
+  if (!clean) return tl::unexpected(clean.error());
+  const Box box = bounds(*clean);
+  if (box.isEmpty()) return problem("the outline has no area to fill");
+  if (share == 0) return Outline{};
+  if (share == 1) return *clean;
+  if (by == LevelBy::Width) {
+    const double wide = box.height() + 1;
+    return trimmed({*clean},
+                   {{box.low.x - wide, box.low.y - wide}, {box.low.x + share * box.width(), box.high.y + wide}});
+  }
+  // A fan of straight edges far outside the box, in steps that stay outside it.
+  const double reach = 2 * (box.width() + box.height());
+  const int steps = std::max(1, static_cast<int>(std::ceil(share * 8)));
+  std::vector<Point> fan{box.centre()};
+  for (int i = 0; i <= steps; ++i) {
+    const double angle = 2 * pi * share * i / steps;
+    fan.push_back(box.centre() + Point{std::sin(angle), -std::cos(angle)} * reach);
+  }
+  const Operand operands[] = {{*clean}, {polygon(fan)}};
+  const auto map = PlanarMap::of(operands);
+  if (!map) return tl::unexpected(map.error());
+  return map->intersect();
+}
+
 }  // namespace widecut

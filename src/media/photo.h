@@ -27,8 +27,8 @@ struct PhotoLevel {
   Affine toPixels;  ///< From coordinates of `image` to the pixels of the whole photo.
 };
 
-/// Decoded photos as levels, in sRGB. As many are kept as fit a number of bytes, the last used ones first. Everything
-/// may be called from any thread.
+/// Decoded photos as levels, in sRGB. As many are kept as fit a number of bytes, the last used ones first, and a
+/// quarter as many adjusted ones. Everything may be called from any thread.
 class PhotoStore {
  public:
   explicit PhotoStore(std::size_t bytes = budgets::photoBytes);
@@ -38,15 +38,18 @@ class PhotoStore {
 
   /// The level to paint from when one pixel of the photo covers `scale` pixels of the target: the smallest
   /// that need not be enlarged. Decodes first when that has not happened yet; an empty image when it fails.
-  PhotoLevel level(const Medium& medium, double scale);
+  /// Adjusted, where it is to be.
+  PhotoLevel level(const Medium& medium, double scale, const Adjustments* adjustments = nullptr);
 
   struct Ready {
     PhotoLevel level;      ///< An empty image when the photo cannot be decoded.
     bool isFinal = false;  ///< False while a finer one is being decoded.
   };
   /// What there is to paint from now: the level, or a coarser one, or nothing. What is missing is decoded on another
-  /// thread, one photo at a time.
-  std::optional<Ready> levelIfReady(const std::shared_ptr<const Medium>& medium, double scale);
+  /// thread, one photo at a time. Levels of up to three megapixels are adjusted at once, others there too; meanwhile
+  /// what was last made of the photo stands in, adjusted in another way or not at all.
+  std::optional<Ready> levelIfReady(const std::shared_ptr<const Medium>& medium, double scale,
+                                    const AdjustmentsPtr& adjustments = nullptr);
   /// Called, on some other thread, whenever a photo that levelIfReady asked for is ready.
   void whenReady(std::function<void()> call);
   /// Why the photo cannot be decoded; nothing when it can. Decodes it, small, when that has not

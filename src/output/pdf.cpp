@@ -5,6 +5,7 @@
 #include <qpdf/QPDFWriter.hh>
 
 #include "media/photo_colours.h"
+#include "output/adjusted_media.h"
 #include "output/pdf_content.h"
 #include "output/pdf_photos.h"
 #include "output/pdf_text.h"
@@ -153,11 +154,14 @@ class PdfWriter {
     setState(opacity, blend);
     content().text += content().nameOf("/XObject", "P", "group " + std::to_string(++groups_), form) + " Do\nQ\n";
   }
-  void add(const FillOutline& fill, const PictureBrush& picture) {
-    if (store_.problemWith(*picture.medium)) {
+  void add(const FillOutline& fill, const PictureBrush& shown) {
+    if (store_.problemWith(*shown.medium)) {
       for (const FillOutline& part : standIn(fill)) add(part);
       return;
     }
+    const auto plain = adjusted_.plain(shown);
+    if (!plain) throw std::runtime_error(plain.error().message);
+    const PictureBrush& picture = *plain;
     mixed(bounds(*fill.outline), fill.opacity, fill.blend, [&] {
       const PdfPhoto photo = photos_.photo(picture.medium);
       const std::string name = content().nameOf("/XObject", "P", picture.medium->hash, photo.object);
@@ -238,6 +242,7 @@ class PdfWriter {
   Box area_;
   QPDF pdf_;
   PdfPhotos photos_{pdf_};
+  AdjustedMedia adjusted_;
   PdfText text_{pdf_};
   std::vector<pdf::Content> contents_;
   std::vector<PushGroup> open_;

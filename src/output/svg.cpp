@@ -4,6 +4,7 @@
 #include <unordered_map>
 
 #include "geometry/path_data.h"
+#include "output/adjusted_media.h"
 #include "output/pixel_paint.h"
 #include "output/svg_photos.h"
 #include "scene/drawing.h"
@@ -153,7 +154,13 @@ class SvgWriter {
     definitions_ += "<clipPath id=\"" + clip + "\">" + inside + "</clipPath>\n";
     return " clip-path=\"url(#" + clip + ")\"";
   }
-  void add(const FillOutline& fill, const PictureBrush& picture) {
+  void add(const FillOutline& fill, const PictureBrush& shown) {
+    const auto plain = adjusted_.plain(shown);
+    if (!plain) {
+      problem_ = plain.error();
+      return;
+    }
+    const PictureBrush& picture = *plain;
     const std::string& hash = picture.medium->hash;
     const auto [known, fresh] = photoIds_.emplace(hash, "photo" + std::to_string(photoIds_.size() + 1));
     if (fresh) define(*picture.medium, known->second);
@@ -246,6 +253,7 @@ class SvgWriter {
   std::vector<DrawCommand> commands_;
   std::unordered_map<const Outline*, std::string> texts_;
   std::unordered_map<std::string, Path> paths_;
+  AdjustedMedia adjusted_;
   std::map<std::string, std::string> photoIds_;
   std::optional<Problem> problem_;
   int clips_ = 0, pathIds_ = 0, gradients_ = 0, masks_ = 0;

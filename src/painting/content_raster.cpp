@@ -3,7 +3,7 @@
 #include <QElapsedTimer>
 #include <QPainter>
 
-#include "painting/pixel_buffers.h"
+#include "media/pixel_buffers.h"
 #include "painting/raster.h"
 #include "project/budgets.h"
 

@@ -6,8 +6,8 @@
 #include <vector>
 
 #include "geometry/affine.h"
-#include "painting/gaussian.h"
-#include "painting/pixel_buffers.h"
+#include "media/gaussian.h"
+#include "media/pixel_buffers.h"
 
 namespace widecut {
 namespace {

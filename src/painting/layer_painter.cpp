@@ -2,10 +2,10 @@
 
 #include <cmath>
 
+#include "media/pixel_buffers.h"
 #include "painting/blending.h"
 #include "painting/crowded_path.h"
 #include "painting/photo_tile.h"
-#include "painting/pixel_buffers.h"
 
 namespace widecut {
 namespace {
@@ -305,13 +305,13 @@ void LayerPainter::picture(QPainter& painter, const FillOutline& filling, const 
   const QTransform toDevice = painterTransform(shown.toOutline) * painter.transform();
   const double scale = std::sqrt(std::abs(toDevice.determinant()));
   if (photos_ == Photos::Wait && scale < 1) {
-    reduced(painter, filling, *shown.medium, toDevice);
+    reduced(painter, filling, shown, toDevice);
     return;
   }
   PhotoLevel level;
   if (photos_ == Photos::Wait) {
-    level = store_.level(*shown.medium, scale);
-  } else if (auto ready = store_.levelIfReady(shown.medium, scale)) {
+    level = store_.level(*shown.medium, scale, shown.adjustments.get());
+  } else if (auto ready = store_.levelIfReady(shown.medium, scale, shown.adjustments)) {
     level = std::move(ready->level);
     isFinal_ = isFinal_ && ready->isFinal;
   } else {
@@ -333,13 +333,13 @@ void LayerPainter::picture(QPainter& painter, const FillOutline& filling, const 
 }
 
 /// A photo made smaller, every pixel the mean of what it covers.
-void LayerPainter::reduced(QPainter& painter, const FillOutline& filling, const Medium& medium,
+void LayerPainter::reduced(QPainter& painter, const FillOutline& filling, const PictureBrush& shown,
                            const QTransform& toDevice) {
   const QPainterPath path = painter.transform().map(painterPath(*filling.outline));
   const QRect all(0, 0, painter.device()->width(), painter.device()->height());
   const QRect on = pixelsTouched(path.boundingRect(), all);
   if (on.isEmpty()) return;
-  const QImage tile = photoTile(medium, store_, toDevice, on);
+  const QImage tile = photoTile(*shown.medium, shown.adjustments.get(), store_, toDevice, on);
   if (tile.isNull()) {
     missing(painter, filling);
     return;

@@ -31,7 +31,7 @@ class LayerPainter {
   void one(QPainter& painter, const StrokeOutline& stroke);
   void plainly(QPainter& painter, const FillOutline& filling);
   void picture(QPainter& painter, const FillOutline& filling, const PictureBrush& shown);
-  void reduced(QPainter& painter, const FillOutline& filling, const Medium& medium, const QTransform& toDevice);
+  void reduced(QPainter& painter, const FillOutline& filling, const PictureBrush& shown, const QTransform& toDevice);
   void missing(QPainter& painter, const FillOutline& filling);
   template <class Draw>
   void onItsOwn(QPainter& painter, const Box& box, double opacity, Blend blend, const Draw& draw);

@@ -32,11 +32,12 @@ PhotoLevel partOn(PhotoLevel level, const QTransform& pixelsToTarget, const QRec
   return {level.image.copy(part), level.toPixels * Affine::move({double(part.x()), double(part.y())})};
 }
 
-QImage photoTile(const Medium& medium, PhotoStore& store, const QTransform& pixelsToTarget, const QRect& on) {
+QImage photoTile(const Medium& medium, const Adjustments* adjustments, PhotoStore& store,
+                 const QTransform& pixelsToTarget, const QRect& on) {
   const double scale = std::sqrt(std::abs(pixelsToTarget.determinant()));
   const bool upright = isUpright(pixelsToTarget);
   // A level twice as fine as needed: its own pixels then straddle few of the target's edges.
-  PhotoLevel level = store.level(medium, scale * (upright ? 2 : samples));
+  PhotoLevel level = store.level(medium, scale * (upright ? 2 : samples), adjustments);
   if (level.image.isNull()) return {};
   if (upright)
     return areaScaled(level.image, levelToTarget(level, pixelsToTarget).inverted().mapRect(QRectF(on)), on.size());

@@ -2,7 +2,7 @@
 
 #include <QPainter>
 
-#include "painting/gaussian.h"
+#include "media/gaussian.h"
 #include "painting/layer_painter.h"
 #include "project/limits.h"
 

@@ -61,7 +61,7 @@ constexpr EffectDeclaration declared[] = {
     {EffectKind::PanelBehind, "panel behind", "panel-behind", "A panel that follows its box", EffectPlace::Behind,
      false, true, panelNumbers, Colour{0xE4, 0xE0, 0xD2}, 1, Blend::Normal},
     {EffectKind::TintedCopy,
-     "tinted copy on top",
+     "tinted copy",
      "tinted-copy",
      "A copy of its shape in one colour over it",
      EffectPlace::InFront,

@@ -31,6 +31,8 @@ bool isRadial(const Style& s, PaintPlace p) {
 }
 bool isHatch(const Style& s, PaintPlace p) { return fillAs<Hatch>(s, p); }
 bool isPlainFill(const Style& s, PaintPlace p) { return !p.isLine && !isPicture(fillAt(s, p)); }
+bool isFill(const Style&, PaintPlace p) { return !p.isLine; }
+bool hasLevel(const Style& s, PaintPlace p) { return !p.isLine && fillAt(s, p).level; }
 bool hasMitres(const Style& s, PaintPlace p) { return p.isLine && lineAt(s, p).shape.join == Join::Mitre; }
 
 double angleOf(const Gradient& g) {
@@ -157,6 +159,21 @@ const std::vector<PaintNumber>& table() {
       {anAngle("turn", 45, "Of its lines, or rows of dots"), isHatch,
        [](const Style& s, PaintPlace p) { return fillAs<Hatch>(s, p)->turnDeg; },
        [](Style& s, PaintPlace p, double v) { fillAs<Hatch>(s, p).turnDeg = v; }},
+      {aChoice("level", "none|by height|by area|by width|by turn", "Fills the item to a share of it"), isFill,
+       [](const Style& s, PaintPlace p) {
+         const auto& level = fillAt(s, p).level;
+         return level ? 1 + placeOf(level->by) : 0.0;
+       },
+       [](Style& s, PaintPlace p, double v) {
+         auto& level = fillAt(s, p).level;
+         if (v < 0.5)
+           level.reset();
+         else
+           level = FillLevel{valueAt<LevelBy>(v - 1), level ? level->share : FillLevel{}.share};
+       }},
+      {aShare("filled", 0, 1, 0.5, "The share that it reaches; labels follow it"), hasLevel,
+       [](const Style& s, PaintPlace p) { return fillAt(s, p).level->share; },
+       [](Style& s, PaintPlace p, double v) { fillAt(s, p).level->share = v; }},
       {aShare("opacity", 0, 1, 1, "How much covers what is behind it"), always,
        [](const Style& s, PaintPlace p) { return p.isLine ? lineAt(s, p).opacity : fillAt(s, p).opacity; },
        [](Style& s, PaintPlace p, double v) { (p.isLine ? lineAt(s, p).opacity : fillAt(s, p).opacity) = v; }},

@@ -120,7 +120,7 @@ std::optional<ShownPhoto> photoIn(const Item& item, const Fill& fill) {
   if (const auto* picture = std::get_if<Picture>(&fill.paint)) {
     const Medium& medium = *picture->medium;
     return ShownPhoto{picture->medium, pixelsToFrame(picture->framing, medium.width, medium.height),
-                      picture->framing.pointsPerPixel};
+                      picture->framing.pointsPerPixel, picture->framing.habits, picture->adjustments};
   }
   const auto* from = std::get_if<PartPicture>(&fill.paint);
   if (!from) return std::nullopt;
@@ -142,9 +142,7 @@ std::optional<Picture> shownPicture(const Item& item) {
   const auto shown = shownPhoto(item);
   if (!shown) return std::nullopt;
   const Medium& m = *shown->medium;
-  return Picture{shown->medium,
-                 {shown->pixelsToFrame(Point{m.width / 2.0, m.height / 2.0}), shown->pointsPerPixel,
-                  shown->pixelsToFrame.turnAngle()}};
+  return Picture{shown->medium, framingOf(shown->pixelsToFrame, m.width, m.height, shown->habits), shown->adjustments};
 }
 
 bool showsPicture(const Item& item) { return pictureFillOf(*item.style) != nullptr; }

@@ -48,6 +48,8 @@ struct ShownPhoto {
   MediumPtr medium;
   Affine pixelsToFrame;
   double pointsPerPixel = 1;
+  FramingHabits habits = {};
+  AdjustmentsPtr adjustments = nullptr;
 };
 std::optional<ShownPhoto> shownPhoto(const Item& item);
 /// The photo of one of the item's fills; nothing for a colour.

@@ -19,6 +19,12 @@ void eachColour(Style& style, const std::function<void(Colour&)>& change) {
   for (Fill& fill : style.fills) {
     if (auto* colour = std::get_if<Colour>(&fill.paint)) change(*colour);
     if (auto* hatch = std::get_if<Hatch>(&fill.paint)) change(hatch->colour);
+    if (auto* picture = std::get_if<Picture>(&fill.paint); picture && picture->adjustments) {
+      Adjustments adjustments = *picture->adjustments;
+      change(adjustments.dark);
+      change(adjustments.light);
+      if (!(adjustments == *picture->adjustments)) picture->adjustments = shared(adjustments);
+    }
     if (auto* gradient = std::get_if<Gradient>(&fill.paint))
       for (GradientStop& stop : gradient->stops) change(stop.colour);
   }
@@ -57,6 +63,12 @@ Id picturePartOf(const Style& style) {
   const Fill* fill = pictureFillOf(style);
   const auto* part = fill ? std::get_if<PartPicture>(&fill->paint) : nullptr;
   return part ? part->part : 0;
+}
+
+const Fill* levelFillOf(const Style& style) {
+  for (auto fill = style.fills.rbegin(); fill != style.fills.rend(); ++fill)
+    if (fill->level && fill->shown) return &*fill;
+  return nullptr;
 }
 
 const Line* lineOf(const Style& style) { return style.lines.empty() ? nullptr : &style.lines.back(); }

@@ -10,8 +10,10 @@
 #include <variant>
 #include <vector>
 
+#include "cutting/level.h"
 #include "cutting/offset.h"
 #include "geometry/point.h"
+#include "project/adjustments.h"
 #include "project/effects.h"
 #include "project/gradient.h"
 
@@ -20,12 +22,22 @@ namespace widecut {
 /// Names an item, sheet or piece for as long as the project lives. Unique over all three; 0 is nobody.
 using Id = std::uint64_t;
 
+/// What a picture does when its frame changes.
+struct FramingHabits {
+  bool staysUpright = false;  ///< It keeps its turn on the sheet when its frame is turned; or else it turns along.
+  bool keepsScale = false;    ///< It keeps its scale and place when its frame is resized; or else it grows along.
+  bool isFree = false;        ///< It may leave some of its frame empty; or else it always covers it.
+  bool operator==(const FramingHabits&) const = default;
+};
+
 /// Where a picture lies behind its frame, in the frame's own space (so it turns with the frame but is
 /// never stretched with it).
 struct Framing {
   Point centre;               ///< Where the middle of the picture lies.
   double pointsPerPixel = 1;  ///< Scale, > 0. The effective resolution is 72 / pointsPerPixel.
   double turn = 0;            ///< Radians clockwise.
+  bool isMirrored = false;    ///< Its left and right exchanged, before it is turned.
+  FramingHabits habits = {};
   bool operator==(const Framing&) const = default;
 };
 
@@ -44,9 +56,11 @@ using MediumPtr = std::shared_ptr<const Medium>;
 struct Picture {
   MediumPtr medium;  ///< Never null.
   Framing framing;
+  AdjustmentsPtr adjustments = nullptr;  ///< Null for the photo as it is.
   /// Media are told apart by their hashes.
   bool operator==(const Picture& other) const {
-    return framing == other.framing && (medium == other.medium || medium->hash == other.medium->hash);
+    return framing == other.framing && areAlike(adjustments, other.adjustments) &&
+           (medium == other.medium || medium->hash == other.medium->hash);
   }
 };
 /// The picture that a part of this cutout shows, in register with that part.
@@ -56,11 +70,19 @@ struct PartPicture {
 };
 using Paint = std::variant<Colour, Picture, PartPicture, Gradient, Hatch>;
 
+/// A fill that reaches a share of the item's outline, in the item's own space.
+struct FillLevel {
+  LevelBy by = LevelBy::Area;
+  double share = 0.5;  ///< 0…1
+  bool operator==(const FillLevel&) const = default;
+};
+
 struct Fill {
   Paint paint;
   double opacity = 1;           ///< 0…1
   bool shown = true;            ///< False for what is kept under a picture that covers it, or has its eye shut.
   Blend blend = Blend::Normal;  ///< With what the item itself paints behind it.
+  std::optional<FillLevel> level = {};
   std::string extra = {};
   bool operator==(const Fill&) const = default;
 };
@@ -125,6 +147,8 @@ const Fill* pictureFillOf(const Style& style);
 const Picture* pictureOf(const Style& style);
 /// The part whose picture shows; 0 for none.
 Id picturePartOf(const Style& style);
+/// The frontmost fill that has a level and shows; null when none does.
+const Fill* levelFillOf(const Style& style);
 /// The frontmost line; null when there is none.
 const Line* lineOf(const Style& style);
 

@@ -29,6 +29,7 @@ class Finder {
       const Framing& f = picture->framing;
       need(isPlace(f.centre) && isTurn(f.turn), "its photo would lie too far away");
       need(isWithin(f.pointsPerPixel, limits::leastPixel, limits::mostPixel), "its photo would be scaled too far");
+      if (picture->adjustments) adjustments(*picture->adjustments);
     }
     if (const auto* gradient = std::get_if<Gradient>(&paint)) {
       stops(gradient->stops);
@@ -41,6 +42,13 @@ class Finder {
       need(isWithin(hatch->share, 0, 1.5), "lines and dots are from 0 to 150 % of their pitch wide");
       need(isWithin(hatch->turnDeg, -360, 360), "a hatch is turned by 360° at most");
     }
+  }
+  void level(const FillLevel& level) { need(isWithin(level.share, 0, 1), "a level is from 0 to 100 %"); }
+  void adjustments(const Adjustments& adjustments) {
+    const auto numbers = adjustmentNumbers();
+    for (std::size_t i = 0; i < numbers.size(); ++i)
+      if (!isWithin(adjustments.numbers[i], numbers[i].least, numbers[i].most) && found.empty())
+        found = "the " + std::string(numbers[i].name) + " of its photo is beyond its range";
   }
   void line(const Line& line) {
     need(isWithin(line.shape.width, limits::leastLine, limits::mostLine),
@@ -85,6 +93,7 @@ std::string beyondStyle(const Style& style) {
   for (const Fill& fill : style.fills) {
     finder.need(isWithin(fill.opacity, 0, 1), "an opacity is from 0 to 100 %");
     finder.paint(fill.paint);
+    if (fill.level) finder.level(*fill.level);
   }
   for (const Line& line : style.lines) finder.line(line);
   for (const Effect& effect : style.effects) finder.effect(effect);

@@ -62,15 +62,25 @@ class Marks {
 
  private:
   void add(const Fill& fill) {
+    if (!fill.level) {
+      paintIn(outline_, fill);
+      return;
+    }
+    // What has no area is not filled at all.
+    if (auto filled = filledTo({*outline_}, fill.level->share, fill.level->by))
+      paintIn(std::make_shared<const Outline>(std::move(*filled)), fill);
+  }
+  void paintIn(const std::shared_ptr<const Outline>& outline, const Fill& fill) {
     if (const auto* colour = std::get_if<Colour>(&fill.paint)) {
-      add(fill, outline_, *colour);
+      add(fill, outline, *colour);
     } else if (const auto* gradient = std::get_if<Gradient>(&fill.paint)) {
-      add(fill, outline_, brushOf(*gradient, box_, item_.toParent(), around_));
+      add(fill, outline, brushOf(*gradient, box_, item_.toParent(), around_));
     } else if (const auto* hatch = std::get_if<Hatch>(&fill.paint)) {
-      add(fill, std::make_shared<const Outline>(hatched(*outline_, box_, *hatch)), hatch->colour);
+      add(fill, std::make_shared<const Outline>(hatched(*outline, box_, *hatch)), hatch->colour);
     } else if (auto photo = photoIn(item_, fill)) {
-      auto reached = reachedBy(outline_, box_, photo->pixelsToFrame, *photo->medium);
-      add(fill, std::move(reached), PictureBrush{std::move(photo->medium), photo->pixelsToFrame});
+      auto reached = reachedBy(outline, box_, photo->pixelsToFrame, *photo->medium);
+      add(fill, std::move(reached),
+          PictureBrush{std::move(photo->medium), photo->pixelsToFrame, std::move(photo->adjustments)});
     }
   }
   void add(const Fill& fill, std::shared_ptr<const Outline> outline, Brush brush) {

@@ -10,6 +10,7 @@ namespace widecut {
 struct PictureBrush {
   MediumPtr medium;
   Affine toOutline;  ///< From pixels to the space of the outline.
+  AdjustmentsPtr adjustments = nullptr;
 };
 /// A gradient as it lies: from (0, 0) to (1, 0) of a space of its own, which is mapped to that of the outline.
 struct GradientBrush {

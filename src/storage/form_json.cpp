@@ -112,6 +112,7 @@ void write(const Words& words, json& item) {
   out["align"] = alignNames[static_cast<std::size_t>(style.align)];
   if (content.frame) out["frame"] = pointJson({content.frame->width, content.frame->height});
   if (content.stretch != Affine{}) out["stretch"] = stretchJson(content.stretch);
+  if (content.levelOf != 0) out["levelOf"] = content.levelOf;
   item["words"] = std::move(out);
 }
 
@@ -150,6 +151,7 @@ Form readWords(Members m) {
     out.frame = TextFrame{size.x, size.y};
   }
   if (m.find("stretch")) out.stretch = readStretch(m);
+  if (m.find("levelOf")) out.levelOf = m.id("levelOf");
   out.extra = m.extra();
   return wordsForm(std::move(out));
 }

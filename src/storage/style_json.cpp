@@ -34,7 +34,7 @@ Value readWord(Members& m, const std::string& name, std::span<const std::string_
   m.wrong(name, "is none of: " + all);
 }
 
-void writeNumber(json& out, const char* name, double value, double usual) {
+void writeNumber(json& out, const std::string& name, double value, double usual) {
   if (value != usual) out[name] = value;
 }
 
@@ -105,8 +105,25 @@ Hatch readHatch(Members m) {
   return out;
 }
 
+json adjustmentsJson(const Adjustments& adjustments) {
+  json out = json::object();
+  const auto declared = adjustmentNumbers();
+  for (std::size_t i = 0; i < declared.size(); ++i)
+    writeNumber(out, std::string(declared[i].name), adjustments.numbers[i], declared[i].usual);
+  if (adjustments.of(Adjusting::TwoTones) > 0) {
+    out["dark"] = colourForFile(adjustments.dark);
+    out["light"] = colourForFile(adjustments.light);
+  }
+  return out;
+}
+
+constexpr std::string_view levelWords[] = {"height", "area", "width", "turn"};
+
 json fillJson(const Fill& fill) {
   json out = withExtra(fill.extra);
+  if (fill.level)
+    out["level"] = {{"by", std::string(levelWords[static_cast<std::size_t>(fill.level->by)])},
+                    {"share", fill.level->share}};
   if (const auto* colour = std::get_if<Colour>(&fill.paint)) out["colour"] = colourForFile(*colour);
   if (const auto* part = std::get_if<PartPicture>(&fill.paint)) out["photoOf"] = part->part;
   if (const auto* gradient = std::get_if<Gradient>(&fill.paint)) out["gradient"] = gradientJson(*gradient);
@@ -116,6 +133,12 @@ json fillJson(const Fill& fill) {
                     {"centre", pointJson(picture->framing.centre)},
                     {"pointsPerPixel", picture->framing.pointsPerPixel}};
     if (picture->framing.turn != 0) out["photo"]["turnDeg"] = degreesForFile(picture->framing.turn);
+    const Framing& framing = picture->framing;
+    if (framing.isMirrored) out["photo"]["mirrored"] = true;
+    if (framing.habits.staysUpright) out["photo"]["staysUpright"] = true;
+    if (framing.habits.keepsScale) out["photo"]["keepsScale"] = true;
+    if (framing.habits.isFree) out["photo"]["covers"] = false;
+    if (picture->adjustments) out["photo"]["adjusted"] = adjustmentsJson(*picture->adjustments);
   }
   writeNumber(out, "opacity", fill.opacity, 1);
   if (!fill.shown) out["shown"] = false;
@@ -158,13 +181,28 @@ json effectJson(const Effect& effect) {
   return out;
 }
 
+AdjustmentsPtr readAdjustments(Members m) {
+  Adjustments out;
+  const auto declared = adjustmentNumbers();
+  for (std::size_t i = 0; i < declared.size(); ++i)
+    out.numbers[i] = m.number(std::string(declared[i].name), declared[i].least, declared[i].most, declared[i].usual);
+  if (m.find("dark")) out.dark = m.colour("dark");
+  if (m.find("light")) out.light = m.colour("light");
+  return shared(out);
+}
+
 Picture readPicture(Members m, const Media& media) {
   const std::string hash = m.text("medium");
   const auto medium = media.find(hash);
   if (medium == media.end()) m.wrong("medium", "wants a photo that the project does not hold");
-  return {medium->second,
-          {m.point("centre"), m.number("pointsPerPixel", limits::leastPixel, limits::mostPixel),
-           radians(m.number("turnDeg", -limits::mostTurnDeg, limits::mostTurnDeg, 0))}};
+  Picture picture{medium->second,
+                  {m.point("centre"), m.number("pointsPerPixel", limits::leastPixel, limits::mostPixel),
+                   radians(m.number("turnDeg", -limits::mostTurnDeg, limits::mostTurnDeg, 0))}};
+  picture.framing.isMirrored = m.flag("mirrored", false);
+  picture.framing.habits = {m.flag("staysUpright", false), m.flag("keepsScale", false), !m.flag("covers", true)};
+  if (const json* adjusted = m.find("adjusted"))
+    picture.adjustments = readAdjustments(Members(*adjusted, m.placeOf("adjusted")));
+  return picture;
 }
 
 Fill readFill(Members m, const Media& media) {
@@ -179,6 +217,10 @@ Fill readFill(Members m, const Media& media) {
     fill.paint = readHatch(Members(*hatch, m.placeOf("hatch")));
   else
     fill.paint = m.colour("colour");
+  if (const json* level = m.find("level")) {
+    Members inner(*level, m.placeOf("level"));
+    fill.level = FillLevel{readWord(inner, "by", levelWords, LevelBy::Area), inner.number("share", 0, 1)};
+  }
   fill.opacity = m.number("opacity", 0, 1, 1);
   fill.shown = m.flag("shown", true);
   fill.blend = readBlend(m);

@@ -7,9 +7,9 @@
 #include <cmath>
 #include <random>
 
+#include "media/gaussian.h"
 #include "painting/blending.h"
 #include "painting/colour_pick.h"
-#include "painting/gaussian.h"
 #include "painting/layer_cache.h"
 #include "painting/raster.h"
 #include "project/any_paint.h"

@@ -11,6 +11,7 @@
 #include "project/edits/fills.h"
 #include "project/edits/groups.h"
 #include "project/edits/guides.h"
+#include "project/edits/levels.h"
 #include "project/edits/order.h"
 #include "project/edits/pieces.h"
 #include "project/edits/places.h"
@@ -56,7 +57,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 61.99));
+    const int which = static_cast<int>(number(0, 63.99));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -256,6 +257,30 @@ class EveryEdit {
         if (number(0, 1) < 0.5) return withEffectReleased(project, one, random_() % 3, fresh);
         const ItemPtr like = findItem(project, one);
         return like ? withFinishOn(project, ids, finishOf(*like->style)) : project;
+      }
+      case 61: {
+        const int what = static_cast<int>(random_() % 5);
+        if (what == 0) return withPicturesMirrored(project, ids);
+        if (what == 1) return withFit(project, ids, static_cast<Fit>(random_() % 5), number(20, 300));
+        if (what == 2) return withPictureTurned(project, one, number(-2, 2));
+        if (what == 3)
+          return withHabits(project, ids, [&](FramingHabits& habits) {
+            habits = {number(0, 1) < 0.5, number(0, 1) < 0.5, number(0, 1) < 0.5};
+          });
+        return withAdjustments(project, ids, [&](Adjustments& adjustments) {
+          const std::size_t which = random_() % adjustmentCount;
+          adjustments.numbers[which] = number(adjustmentNumbers()[which].least, adjustmentNumbers()[which].most);
+        });
+      }
+      case 62: {
+        const Project levelled = withStyle(project, ids, [&](Style& style) {
+          if (style.fills.empty()) return;
+          style.fills[random_() % style.fills.size()].level =
+              FillLevel{static_cast<LevelBy>(random_() % 4), number(0, 1)};
+        });
+        if (number(0, 1) < 0.5) return levelled;
+        const std::vector<LevelEntry> entries{{"", number(0, 1)}, {"a label", number(0, 1)}};
+        return withLevelRow(levelled, one, entries, made);
       }
       default:
         return withEach(project, ids, [&](const Item& before) {

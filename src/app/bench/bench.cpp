@@ -5,6 +5,7 @@
 #include <QLabel>
 #include <QPushButton>
 
+#include "app/bench/adjust_page.h"
 #include "app/bench/arrange_page.h"
 #include "app/bench/colours_page.h"
 #include "app/bench/fill_page.h"
@@ -62,9 +63,10 @@ bool offersStarters(const Desk& d) {
 /// The first one that applies shows; the last one always does.
 constexpr Entry pages[] = {
     {make<OffsetPage>, inHand<ToolKind::Offset, ToolKind::LineOutline>},
-    {make<ColoursPage>, [](const Desk& d) { return d.showsColours(); }},
+    {make<ColoursPage>, [](const Desk& d) { return d.shows(Aside::Colours); }},
     {make<FillPage>, [](const Desk& d) { return d.chosenPaint().has_value(); }},
-    {make<FinishPage>, [](const Desk& d) { return d.showsFinish(); }},
+    {make<FinishPage>, [](const Desk& d) { return d.shows(Aside::Finish); }},
+    {make<AdjustPage>, [](const Desk& d) { return d.shows(Aside::Adjusting) && firstPhotoItem(d); }},
     {make<NodesPage>, inHand<ToolKind::Nodes>},
     {make<PenPage>, inHand<ToolKind::Pen>},
     {make<KnifePage>, inHand<ToolKind::Knife>},

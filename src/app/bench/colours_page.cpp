@@ -65,9 +65,7 @@ void ColoursPage::buildTop(QVBoxLayout& column) {
   connect(name_, &QLineEdit::editingFinished, this, &ColoursPage::rename);
   top->addWidget(name_);
   const auto button = [&](const QString& words, const char* name, const QString& tip, auto pressed) {
-    auto* made = new QPushButton(words, this);
-    made->setObjectName(name);
-    made->setToolTip(tip);
+    QPushButton* made = pageButton(*this, words, name, tip);
     connect(made, &QPushButton::clicked, this, pressed);
     top->addWidget(made);
     return made;

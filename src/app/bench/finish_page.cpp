@@ -66,9 +66,7 @@ FinishPage::FinishPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   heading_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
   top->addWidget(heading_, 1);
   const auto button = [&](const QString& words, const char* name, const QString& tip, auto pressed) {
-    auto* made = new QPushButton(words, this);
-    made->setObjectName(name);
-    made->setToolTip(tip);
+    QPushButton* made = pageButton(*this, words, name, tip);
     connect(made, &QPushButton::clicked, this, pressed);
     top->addWidget(made);
     return made;

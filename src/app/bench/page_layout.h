@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QLabel>
+#include <QPushButton>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
@@ -22,6 +23,14 @@ inline QVBoxLayout* pageColumn(QWidget& page) {
   column->setContentsMargins(14, 9, 14, 10);
   column->setSpacing(8);
   return column;
+}
+
+/// A button of a page, with the name that it is found by.
+inline QPushButton* pageButton(QWidget& page, const QString& words, const char* name, const QString& tip) {
+  auto* made = new QPushButton(words, &page);
+  made->setObjectName(name);
+  made->setToolTip(tip);
+  return made;
 }
 
 /// What is wider than the window scrolls sideways, without taking the keys. It holds `inside`, which becomes its own.

@@ -1,12 +1,16 @@
 #include "app/bench/reframe_page.h"
 
+#include <QCheckBox>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
 #include <QPainterPath>
 #include <QPushButton>
 #include <QSlider>
+#include <QVBoxLayout>
 
+#include "app/bench/page_layout.h"
+#include "app/desk/photo_framing.h"
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
 #include "app/widgets/measure_field.h"
@@ -70,6 +74,7 @@ ReframePage::ReframePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   done->setProperty("primary", true);
   scaleRow->addWidget(done);
   column->addLayout(scaleRow);
+  addFits(*column);
   resolution_ = new QLabel(this);
   column->addWidget(resolution_);
   column->addStretch(1);
@@ -82,15 +87,49 @@ ReframePage::ReframePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   connect(field_, &MeasureField::tried, this, [this](double v) { scaleTo(v / 100, false); });
   connect(field_, &MeasureField::settled, this, [this](double v) { scaleTo(v / 100, true); });
   connect(field_, &MeasureField::dropped, this, [this] { trial_.drop(); });
-  connect(fill, &QPushButton::clicked, this, [this] { scaleTo(1, true); });
+  connect(fill, &QPushButton::clicked, this, [this] { fitPhotos(desk_, Fit::Cover); });
   connect(done, &QPushButton::clicked, this, [this] { desk_.setTool(ToolKind::Select); });
+}
+
+/// Ways to fit it, and what it does when its frame changes.
+void ReframePage::addFits(QVBoxLayout& column) {
+  auto* row = new QHBoxLayout;
+  row->setSpacing(6);
+  column.addLayout(row);
+  const auto fit = [&](const QString& words, const char* name, const QString& tip, Fit fit) {
+    QPushButton* button = pageButton(*this, words, name, tip);
+    connect(button, &QPushButton::clicked, this, [this, fit] { fitPhotos(desk_, fit); });
+    row->addWidget(button);
+  };
+  fit(tr("Whole"), "fitWhole", tr("All of the photo; some of the frame may stay empty"), Fit::Whole);
+  fit(tr("Width"), "fitWidth", tr("As wide as the frame"), Fit::Width);
+  fit(tr("Height"), "fitHeight", tr("As high as the frame"), Fit::Height);
+  fit(tr("True pixels"), "fitTrue", tr("300 pixels an inch; in pieces in pixels, a pixel for each"), Fit::TruePixels);
+  QPushButton* mirror = buttonFor(CommandId::MirrorPhoto, this);
+  mirror->setText(tr("Mirror"));
+  row->addWidget(mirror);
+  row->addSpacing(10);
+  const auto habit = [&](const QString& words, const char* name, const QString& tip, bool FramingHabits::*which) {
+    auto* box = new QCheckBox(words, this);
+    box->setObjectName(name);
+    box->setToolTip(tip);
+    connect(box, &QCheckBox::clicked, this, [this, which, words] { toggleHabit(desk_, which, words); });
+    row->addWidget(box);
+    return box;
+  };
+  upright_ = habit(tr("Stays upright"), "staysUpright", tr("It keeps its turn when its frame is turned"),
+                   &FramingHabits::staysUpright);
+  scale_ = habit(tr("Keeps its scale"), "keepsScale", tr("It keeps its scale and place when its frame is resized"),
+                 &FramingHabits::keepsScale);
+  row->addStretch(1);
 }
 
 void ReframePage::scaleTo(double share, bool settle) {
   trial_.drop();
   const auto now = reframed(desk_);
   if (!now || !(share > 0) || boxInFrame(*now->item).isEmpty()) return;
-  const double by = std::clamp(share, 1.0, 1000.0) * now->covering / now->shown.pointsPerPixel;
+  const double least = now->shown.habits.isFree ? 0.01 : 1.0;
+  const double by = std::clamp(share, least, 1000.0) * now->covering / now->shown.pointsPerPixel;
   const Point middle = frameToSheet(desk_.settled(), now->item->id)(boxInFrame(*now->item).centre());
   Project changed = withReframing(desk_.settled(), now->item->id, Affine::scale(by, by).about(middle));
   if (settle)
@@ -111,6 +150,8 @@ void ReframePage::refresh(bool) {
     slider_->setValue(
         static_cast<int>(std::lround(sliderSteps * std::log(std::max(share, 1.0)) / std::log(mostScale))));
   }
+  upright_->setChecked(now->shown.habits.staysUpright);
+  scale_->setChecked(now->shown.habits.keepsScale);
   const Resolution resolution = resolutionOf(now->shown.pointsPerPixel);
   resolution_->setText(tr("%1 × %2 px · %3 ppi in this frame · %4")
                            .arg(now->medium->width)
@@ -129,7 +170,12 @@ void ReframePage::paintEvent(QPaintEvent*) {
       std::min(pictureArea.width() / double(now->medium->width), pictureArea.height() / double(now->medium->height));
   painter.translate(pictureArea.topLeft());
   painter.scale(scale, scale);
-  if (const auto ready = desk_.photos().levelIfReady(now->medium, scale * devicePixelRatioF());
+  if (now->shown.pixelsToFrame.determinant() < 0) {
+    // As it is seen in the frame.
+    painter.translate(now->medium->width, 0);
+    painter.scale(-1, 1);
+  }
+  if (const auto ready = desk_.photos().levelIfReady(now->medium, scale * devicePixelRatioF(), now->shown.adjustments);
       ready && !ready->level.image.isNull()) {
     painter.save();
     painter.setClipRect(QRectF(0, 0, now->medium->width, now->medium->height));

@@ -3,8 +3,10 @@
 
 #include "app/bench/bench_page.h"
 
+class QCheckBox;
 class QLabel;
 class QSlider;
+class QVBoxLayout;
 
 namespace widecut {
 
@@ -21,12 +23,14 @@ class ReframePage : public BenchPage {
   void paintEvent(QPaintEvent* event) override;
 
  private:
+  void addFits(QVBoxLayout& column);
   void scaleTo(double share, bool settle);
   Trial trial_{desk_};
   QLabel* heading_;
   QLabel* resolution_;
   QSlider* slider_;
   MeasureField* field_;
+  QCheckBox *upright_, *scale_;
 };
 
 }  // namespace widecut

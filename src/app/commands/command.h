@@ -78,6 +78,8 @@ enum class CommandId : unsigned char {
   TrimToBleed,
   BringInPhoto,
   Reframe,
+  AdjustPhoto,
+  MirrorPhoto,
   SwapPaint,
   ShowFinish,
   CopyFinish,

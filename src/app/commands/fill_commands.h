@@ -4,6 +4,7 @@
 #include "app/commands/command_rules.h"
 #include "app/desk/arranging.h"
 #include "app/desk/finishing.h"
+#include "app/desk/photo_framing.h"
 #include "app/window/errands.h"
 #include "project/resolve.h"
 
@@ -28,6 +29,25 @@ inline constexpr Command fillCommands[] = {
      .applies = [](const Desk& d) { return d.onlyItem() && shownPhoto(*d.onlyItem()); },
      .hint = QT_TRANSLATE_NOOP("Commands", "Moves and scales the picture in its frame"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Reframe")},
+    {.id = Do::AdjustPhoto,
+     .menu = Menu::Fill,
+     .byPointer = true,
+     .name = "adjustPhoto",
+     .words = QT_TRANSLATE_NOOP("Commands", "Adjust the photo"),
+     .keys = "Shift+R",
+     .run = [](const Site& s) { s.desk.toggle(Aside::Adjusting); },
+     .applies = somePicture,
+     .hint = QT_TRANSLATE_NOOP("Commands", "Its light, its colours, how sharp it is; the photo itself stays as it is"),
+     .brief = QT_TRANSLATE_NOOP("Commands", "Adjust"),
+     .isOn = [](const Desk& d) { return d.shows(Aside::Adjusting); }},
+    {.id = Do::MirrorPhoto,
+     .menu = Menu::Fill,
+     .byPointer = true,
+     .name = "mirrorPhoto",
+     .words = QT_TRANSLATE_NOOP("Commands", "Mirror the photo in its frame"),
+     .run = [](const Site& s) { mirrorPhotos(s.desk); },
+     .applies = somePicture,
+     .hint = QT_TRANSLATE_NOOP("Commands", "Left and right change places; the frame stays")},
     {.id = Do::SwapPaint,
      .menu = Menu::Fill,
      .lineBefore = true,
@@ -44,10 +64,10 @@ inline constexpr Command fillCommands[] = {
      .name = "showFinish",
      .words = QT_TRANSLATE_NOOP("Commands", "Finish"),
      .keys = "Shift+E",
-     .run = [](const Site& s) { s.desk.toggleFinish(); },
+     .run = [](const Site& s) { s.desk.toggle(Aside::Finish); },
      .applies = some,
      .hint = QT_TRANSLATE_NOOP("Commands", "Shadows, glows, edges, panels and copies that follow the item"),
-     .isOn = [](const Desk& d) { return d.showsFinish(); }},
+     .isOn = [](const Desk& d) { return d.shows(Aside::Finish); }},
     {.id = Do::CopyFinish,
      .menu = Menu::Fill,
      .lineBefore = true,
@@ -73,9 +93,9 @@ inline constexpr Command fillCommands[] = {
      .name = "findColours",
      .words = QT_TRANSLATE_NOOP("Commands", "Colours and finishes of the project…"),
      .keys = "Ctrl+Shift+F",
-     .run = [](const Site& s) { s.desk.toggleColours(); },
+     .run = [](const Site& s) { s.desk.toggle(Aside::Colours); },
      .hint = QT_TRANSLATE_NOOP("Commands", "Swatches, and colours and finishes that are found and replaced everywhere"),
-     .isOn = [](const Desk& d) { return d.showsColours(); }},
+     .isOn = [](const Desk& d) { return d.shows(Aside::Colours); }},
 };
 
 }  // namespace widecut::commands

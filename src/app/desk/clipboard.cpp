@@ -12,6 +12,7 @@
 #include "output/svg.h"
 #include "project/edits/colours.h"
 #include "project/edits/fills.h"
+#include "project/edits/levels.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
@@ -84,6 +85,22 @@ Result<void> takeText(Desk& desk, const QString& text) {
   const Id made = item.id;
   if (desk.commit(Desk::tr("Paste"), withItemsOnTop(desk.settled(), on->id, {std::move(item)}))) desk.select({made});
   return {};
+}
+
+/// A list of numbers, while an item with a level is selected: a row of that item. False for anything else.
+bool takeLevels(Desk& desk, const QString& text) {
+  const ItemPtr item = desk.onlyItem();
+  if (!item || !levelFillOf(*item->style)) return false;
+  const auto entries = levelsFrom(text.toStdString());
+  if (!entries) return false;
+  std::vector<Id> made;
+  Project changed = withLevelRow(desk.settled(), item->id, *entries, made);
+  if (made.empty()) return false;
+  if (desk.commit(Desk::tr("Row of levels"), std::move(changed))) {
+    desk.select(made);
+    emit desk.told(Desk::tr("%1 levels from the list").arg(entries->size()));
+  }
+  return true;
 }
 
 Result<void> takePicture(Desk& desk, const QMimeData& data) {
@@ -176,6 +193,7 @@ Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
     if (data.hasImage()) return takePicture(desk, data);
     if (const std::string text = data.text().toStdString(); isSvg(text))
       return layShapes(desk, text, Desk::tr("shapes"), {}, Desk::tr("Paste"));
+    if (data.hasText() && takeLevels(desk, data.text())) return {};
     if (data.hasText()) return takeText(desk, data.text());
     return problem("it is neither items nor a picture nor text");
   }

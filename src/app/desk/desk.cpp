@@ -105,7 +105,7 @@ std::optional<PaintPlace> Desk::chosenPaint() const {
 void Desk::choosePaint(std::optional<PaintPlace> place) {
   chosenPaint_ = place;
   chosenStop_ = 0;
-  if (place) showsFinish_ = showsColours_ = false;
+  if (place) aside_ = Aside::None;
   emit paintChosen();
 }
 
@@ -115,22 +115,16 @@ void Desk::chooseStop(std::size_t stop) {
   emit paintChosen();
 }
 
-void Desk::toggleFinish() {
-  showsFinish_ = !showsFinish();
-  showsColours_ = false;
-  chosenPaint_.reset();
-  emit paintChosen();
-}
-
-void Desk::toggleColours() {
-  showsColours_ = !showsColours_;
+void Desk::toggle(Aside page) {
+  aside_ = shows(page) ? Aside::None : page;
+  if (page != Aside::Colours) chosenPaint_.reset();
   emit paintChosen();
 }
 
 void Desk::leavePaint() {
-  if (!chosenPaint_ && !showsFinish_ && !showsColours_) return;
+  if (!chosenPaint_ && aside_ == Aside::None) return;
   chosenPaint_.reset();
-  showsFinish_ = showsColours_ = false;
+  aside_ = Aside::None;
   emit paintChosen();
 }
 
@@ -244,7 +238,7 @@ void Desk::select(std::vector<Id> items) {
   chosenStop_ = 0;
   // Several go on being arranged; one item shows what it is, until that is asked for.
   if (selection_.size() < 2) showsArranging_ = false;
-  if (selection_.empty()) showsFinish_ = false;
+  if (selection_.empty() && aside_ != Aside::Colours) aside_ = Aside::None;
   chosenLook_ = 0;
   chosenPhoto_.reset();
   if (pivot_.free) setPivot({pivot_.place, {}});
@@ -293,7 +287,7 @@ void Desk::setTool(ToolKind tool) {
   // Another tool has its own page.
   if (tool != ToolKind::Select) {
     chosenPaint_.reset();
-    showsFinish_ = showsColours_ = false;
+    aside_ = Aside::None;
   }
   emit toolChanged();
 }

@@ -39,6 +39,10 @@ struct Saving {
   Result<std::string> write(PhotoStore& photos, const Progress& progress) const;
 };
 
+/// Pages of the bench that are asked for: the selection's effects and what follows it; its photos' light and colours;
+/// and the colours and finishes of the whole project.
+enum class Aside : unsigned char { None, Finish, Adjusting, Colours };
+
 /// A look that was taken up to be laid on other items, and how its corners are treated.
 struct FinishTaken {
   Style look;
@@ -136,12 +140,9 @@ class Desk : public QObject {
   /// The chosen stop of its gradient.
   std::size_t chosenStop() const { return chosenStop_; }
   void chooseStop(std::size_t stop);
-  /// Whether the bench shows effects and what follows the item.
-  bool showsFinish() const { return showsFinish_ && !selection_.empty(); }
-  void toggleFinish();
-  /// Whether the bench shows the colours and finishes of the whole project.
-  bool showsColours() const { return showsColours_; }
-  void toggleColours();
+  /// Whether the bench shows that page instead of what the selection is.
+  bool shows(Aside page) const { return aside_ == page && (page == Aside::Colours || !selection_.empty()); }
+  void toggle(Aside page);
   /// The bench shows what the selection is again.
   void leavePaint();
   /// The copy of the selected repeat that was chosen, to look otherwise than the others; −1 for none.
@@ -298,7 +299,7 @@ class Desk : public QObject {
   int chosenCopy_ = -1;
   std::optional<PaintPlace> chosenPaint_;
   std::size_t chosenStop_ = 0;
-  bool showsFinish_ = false, showsColours_ = false;
+  Aside aside_ = Aside::None;
   std::optional<TextStyle> textStyle_;
   Id chosenLook_ = 0;
   std::optional<Id> chosenPhoto_;

@@ -115,7 +115,7 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
                      .arg(n.contours == 1 ? tr("contour") : tr("contours"))
           << tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1);
   const auto photo = shownPhoto(*selected.front());
-  const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
+  const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02, photo->adjustments) : std::nullopt;
   if (ready && ready->isFinal && ready->level.image.isNull()) {
     lines << theme::inLooks(
         tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>"));

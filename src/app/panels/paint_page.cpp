@@ -167,6 +167,7 @@ PaintPage::PaintPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
     return rows;
   };
   fills_ = list(tr("Fill"), "addFill", false);
+  column->addSpacing(5);
   lines_ = list(tr("Outline"), "addLine", true);
   column->addSpacing(3);
   auto* grid = new QGridLayout;
@@ -210,7 +211,7 @@ PaintPage::PaintPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   constexpr int finishWidth = 76;
   finish_->setFixedWidth(finishWidth);
   finish_->setToolTip(tr("Shadows, glows, edges, panels and copies that follow the item (Shift+E)"));
-  connect(finish_, &QPushButton::clicked, &desk_, &Desk::toggleFinish);
+  connect(finish_, &QPushButton::clicked, this, [this] { desk_.toggle(Aside::Finish); });
   last->addWidget(finish_);
   grid->addLayout(last, 1, 1, 1, 2);
 }
@@ -326,7 +327,7 @@ void PaintPage::show(PaintRow& row, const Item& item, PaintPlace place) {
     paintSwatch(*row.swatch, std::nullopt);
   } else if (!place.isLine && isPicture(style.fills[place.index])) {
     const auto photo = photoIn(item, style.fills[place.index]);
-    const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02) : std::nullopt;
+    const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02, photo->adjustments) : std::nullopt;
     broken = ready && ready->isFinal && ready->level.image.isNull();
     if (ready && !broken)
       paintPhoto(*row.swatch, ready->level.image);
@@ -363,7 +364,7 @@ void PaintPage::refresh(const std::vector<ItemPtr>& items) {
   if (!opacitySlider_->isSliderDown()) opacitySlider_->setValue(static_cast<int>(std::lround(style.opacity * 100)));
   blend_->setCurrentIndex(static_cast<int>(style.blend));
   finish_->setText(style.effects.empty() ? tr("Finish") : tr("Finish · %1").arg(style.effects.size()));
-  finish_->setChecked(desk_.showsFinish());
+  finish_->setChecked(desk_.shows(Aside::Finish));
 }
 
 }  // namespace widecut

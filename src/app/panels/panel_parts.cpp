@@ -56,7 +56,8 @@ ColourOffer offerFor(Desk& desk) {
   for (const Id id : desk.selection())
     if (const ItemPtr item = findItem(desk.settled(), id))
       if (const auto photo = shownPhoto(*item); photo && offer.ofPhoto.empty())
-        if (const auto ready = desk.photos().levelIfReady(photo->medium, 0.05); ready && !ready->level.image.isNull())
+        if (const auto ready = desk.photos().levelIfReady(photo->medium, 0.05, photo->adjustments);
+            ready && !ready->level.image.isNull())
           offer.ofPhoto = paletteOf(ready->level.image, 6);
   offer.behind = colourBehind(desk);
   return offer;

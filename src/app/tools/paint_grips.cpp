@@ -1,10 +1,14 @@
 #include "app/tools/paint_grips.h"
 
+#include "app/look/in_qt.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
+#include "cutting/knife.h"
+#include "geometry/outline.h"
 #include "painting/raster.h"
 #include "project/edits/colours.h"
+#include "project/edits/levels.h"
 #include "project/resolve.h"
 #include "scene/line_marks.h"
 
@@ -48,8 +52,82 @@ std::optional<std::size_t> PaintGrips::shadowOf(const Item& item) const {
   return std::nullopt;
 }
 
+const PaintGrips::Surface* PaintGrips::surface() const {
+  const ItemPtr shown = desk_.onlyItem();
+  const ItemPtr item = shown && !shown->locked ? findItem(desk_.project(), shown->id) : nullptr;
+  const Fill* fill = item ? levelFillOf(*item->style) : nullptr;
+  if (!fill) return nullptr;
+  if (surface_ && surface_->item == item) {
+    surface_->toSheet = frameToSheet(desk_.project(), item->id);
+    return &*surface_;
+  }
+  const auto shape = resolved(*item);
+  Surface now{item, *fill->level, frameToSheet(desk_.project(), item->id), shape->box, {}, {}};
+  const Box& b = now.box;
+  if (b.isEmpty()) return nullptr;
+  double y = b.high.y - now.level.share * b.height();
+  if (now.level.by == LevelBy::Area) {
+    const auto level = levelAt({shape->outline}, now.level.share, LevelBy::Area);
+    if (!level) return nullptr;
+    y = level->y;
+  }
+  const double x = b.low.x + now.level.share * b.width(), angle = 2 * pi * now.level.share;
+  now.from = {b.low.x, y};
+  now.to = {b.high.x, y};
+  if (now.level.by == LevelBy::Width) {
+    now.from = {x, b.low.y};
+    now.to = {x, b.high.y};
+  } else if (now.level.by == LevelBy::Turn) {
+    now.from = b.centre();
+    now.to = b.centre() + Point{std::sin(angle), -std::cos(angle)} * (std::min(b.width(), b.height()) / 2);
+  }
+  surface_ = std::move(now);
+  return &*surface_;
+}
+
+void PaintGrips::dragLevel(const Pointer& pointer) {
+  const Surface* now = surface();
+  const auto back = now ? now->toSheet.inverse() : std::nullopt;
+  if (!back) return;
+  const Point at = (*back)(pointer.onSheet);
+  const Box& b = now->box;
+  double share = 0;
+  switch (now->level.by) {
+    case LevelBy::Height:
+      share = (b.high.y - at.y) / b.height();
+      break;
+    case LevelBy::Width:
+      share = (at.x - b.low.x) / b.width();
+      break;
+    case LevelBy::Turn: {
+      const Point way = at - b.centre();
+      share = std::atan2(way.x, -way.y) / (2 * pi);
+      if (share < 0) share += 1;
+      break;
+    }
+    case LevelBy::Area: {
+      const auto clean = simplified({resolved(*now->item)->outline});
+      const double whole = clean ? signedArea(*clean) : 0;
+      share = whole > 0 ? areaBelow(*clean, at.y) / whole : 0;
+    }
+  }
+  const double step = pointer.keys & Qt::ShiftModifier ? 0.05 : 0.01;
+  share = std::clamp(std::round(share / step) * step, 0.0, 1.0);
+  trial_.show(withStyle(desk_.settled(), desk_.selection(), [&](Style& style) {
+    for (auto fill = style.fills.rbegin(); fill != style.fills.rend(); ++fill)
+      if (fill->level && fill->shown) {
+        fill->level->share = share;
+        return;
+      }
+  }));
+}
+
 std::vector<PaintGrips::Handle> PaintGrips::handles() const {
   std::vector<Handle> out;
+  if (const Surface* level = surface()) {
+    const bool isDial = level->level.by == LevelBy::Turn;
+    out.push_back({What::Level, 0, level->toSheet(isDial ? level->to : mix(level->from, level->to, 0.5))});
+  }
   if (const auto now = laid(desk_.project())) {
     out.push_back({What::From, 0, now->from()});
     out.push_back({What::To, 0, now->to()});
@@ -58,7 +136,7 @@ std::vector<PaintGrips::Handle> PaintGrips::handles() const {
       for (std::size_t i = 1; i + 1 < now->gradient.stops.size(); ++i)
         out.push_back({What::Stop, i, mix(now->from(), now->to(), now->gradient.stops[i].at)});
   }
-  const ItemPtr item = desk_.showsFinish() ? desk_.onlyItem() : nullptr;
+  const ItemPtr item = desk_.shows(Aside::Finish) ? desk_.onlyItem() : nullptr;
   const auto shadow = item && !item->locked ? shadowOf(*item) : std::nullopt;
   if (shadow) {
     const Effect& effect = item->style->effects[*shadow];
@@ -115,6 +193,10 @@ void PaintGrips::drag(const Pointer& pointer) {
     dragShadow(pointer);
     return;
   }
+  if (held_->what == What::Level) {
+    dragLevel(pointer);
+    return;
+  }
   const auto before = laid(desk_.settled());
   const auto back = before ? before->unitToSheet.inverse() : std::nullopt;
   if (!back) return;
@@ -158,9 +240,10 @@ void PaintGrips::drag(const Pointer& pointer) {
 
 void PaintGrips::release() {
   if (held_)
-    trial_.settle(held_->what == What::Shadow ? Mat::tr("Move a shadow")
-                  : held_->what == What::Stop ? Mat::tr("Move a stop")
-                                              : Mat::tr("Lay a gradient"));
+    trial_.settle(held_->what == What::Shadow  ? Mat::tr("Move a shadow")
+                  : held_->what == What::Level ? Mat::tr("Set the level")
+                  : held_->what == What::Stop  ? Mat::tr("Move a stop")
+                                               : Mat::tr("Lay a gradient"));
   letGo();
 }
 
@@ -183,12 +266,17 @@ void PaintGrips::paint(QPainter& painter) const {
     line(mat_.toMat(now->from()), mat_.toMat(now->to()));
     if (now->gradient.kind == GradientKind::Radial) line(mat_.toMat(now->from()), mat_.toMat(now->across()));
   }
+  if (const Surface* level = surface())
+    line(mat_.toMat(level->toSheet(level->from)), mat_.toMat(level->toSheet(level->to)));
   for (const Handle& handle : handles()) {
     const QPointF at = mat_.toMat(handle.at);
     const auto& lit = held_ ? held_ : hot_;
     const bool isLit = lit && lit->what == handle.what && lit->stop == handle.stop;
     const double r = isLit ? 7 : 5.5;
-    if (handle.what == What::Shadow) {
+    if (handle.what == What::Level) {
+      painter.setBrush(theme::amber);
+      if (isLit) paintPointerLabel(painter, mat_, at, inQt(percentText(surface()->level.share)));
+    } else if (handle.what == What::Shadow) {
       line(mat_.toMat(boxOnSheet(desk_.project(), desk_.onlyItem()->id).centre()), at);
       painter.setBrush(theme::ink);
     } else if (now) {
@@ -216,6 +304,8 @@ void PaintGrips::paint(QPainter& painter) const {
 
 QString PaintGrips::hint() const {
   const auto& lit = held_ ? held_ : hot_;
+  if (lit && lit->what == What::Level)
+    return Mat::tr("Drag the level · Shift in steps of 5 % · paste a list of numbers for a row of them");
   if (lit && lit->what == What::Shadow)
     return Mat::tr("Drag the end of the shadow · Shift in steps of 15° · Esc puts it back");
   return Mat::tr("Drag the gradient's ends and stops · Shift in steps of 45° · Esc puts it back");

@@ -1,4 +1,4 @@
-// Handles of paint on the mat: a gradient's line, ends and stops, and the end of a shadow.
+// Handles of paint on the mat: a gradient's line, ends and stops, the end of a shadow, the surface of a level.
 #pragma once
 
 #include <optional>
@@ -7,7 +7,8 @@
 
 namespace widecut {
 
-/// Of the chosen fill's gradient, while the bench shows it; of the frontmost shadow, while the bench shows the finish.
+/// Of the chosen fill's gradient, while the bench shows it; of the frontmost shadow, while the bench shows the finish;
+/// and of the frontmost level of the selected item.
 class PaintGrips : public ItemGrips {
  public:
   using ItemGrips::ItemGrips;
@@ -24,21 +25,32 @@ class PaintGrips : public ItemGrips {
   void letGo() override;
 
  private:
-  enum class What : unsigned char { From, To, Across, Stop, Shadow };
+  enum class What : unsigned char { From, To, Across, Stop, Shadow, Level };
   struct Handle {
     What what;
     std::size_t stop = 0;
     Point at;  ///< On the sheet.
   };
   struct Laid;  ///< The gradient, and where it lies.
+  /// The surface of a level: its ends on the sheet, and what it stands in.
+  struct Surface {
+    ItemPtr item;
+    FillLevel level;
+    Affine toSheet;
+    Box box;
+    Point from, to;
+  };
 
   std::optional<Laid> laid(const Project& project) const;
   std::vector<Handle> handles() const;
   std::optional<std::size_t> shadowOf(const Item& item) const;
   std::optional<Handle> handleAt(const Pointer& pointer) const;
   void dragShadow(const Pointer& pointer);
+  const Surface* surface() const;
+  void dragLevel(const Pointer& pointer);
 
   std::optional<Handle> held_, hot_;
+  mutable std::optional<Surface> surface_;  ///< As it was worked out last.
 };
 
 }  // namespace widecut

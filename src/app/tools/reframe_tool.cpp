@@ -37,7 +37,8 @@ std::optional<ReframeTool::Picture> ReframeTool::picture() const {
   const auto shown = shownPhoto(*item);
   if (!shown) return std::nullopt;
   const Medium& medium = *shown->medium;
-  return Picture{shown->medium, frameToSheet(project, item->id) * shown->pixelsToFrame, medium.width, medium.height};
+  return Picture{shown->medium, shown->adjustments, frameToSheet(project, item->id) * shown->pixelsToFrame,
+                 medium.width, medium.height};
 }
 
 std::optional<int> ReframeTool::cornerAt(QPointF onMat) const {
@@ -58,6 +59,10 @@ void ReframeTool::settle() {
 void ReframeTool::press(const Pointer& p) {
   settle();
   const auto pic = picture();
+  if (pic && p.keys & Qt::AltModifier) {
+    horizon_ = {p.onSheet, p.onSheet};
+    return;
+  }
   corner_ = cornerAt(p.onMat);
   bool onPicture = corner_.has_value();
   if (pic && !onPicture) {
@@ -80,6 +85,7 @@ void ReframeTool::press(const Pointer& p) {
 
 void ReframeTool::drag(const Pointer& p) {
   const ItemPtr item = desk_.onlyItem();
+  if (horizon_) horizon_->second = p.onSheet;
   if (!dragging_ || !item) return;
   Affine map = Affine::move(p.onSheet - pressed_.onSheet);
   if (corner_) {
@@ -105,7 +111,23 @@ void ReframeTool::noteReframed(const Affine& map) {
                    }});
 }
 
+/// The picture turned so that the line that was drawn on it lies level, or upright where it is nearer to that.
+void ReframeTool::settleHorizon() {
+  const auto [from, to] = *std::exchange(horizon_, std::nullopt);
+  const ItemPtr item = desk_.onlyItem();
+  if (!item || mat_.zoom() * distance(from, to) < 8) return;
+  const double angle = std::atan2(to.y - from.y, to.x - from.x);
+  const double off = std::remainder(angle, pi / 2);
+  if (desk_.commit(Mat::tr("Lay the horizon level"), withPictureTurned(desk_.settled(), item->id, -off)))
+    desk_.noteAgain({Mat::tr("Turn the photo"), [off](const Project& p, const std::vector<Id>& ids) {
+                       Project out = p;
+                       for (const Id id : ids) out = withPictureTurned(out, id, -off);
+                       return out;
+                     }});
+}
+
 void ReframeTool::release(const Pointer&) {
+  if (horizon_) settleHorizon();
   if (dragging_ && trial_.settle(Mat::tr("Reframe"))) noteReframed(reframed_);
   dragging_ = false;
 }
@@ -123,6 +145,10 @@ bool ReframeTool::wheel(const Pointer& p, double steps) {
 }
 
 bool ReframeTool::key(QKeyEvent& event) {
+  if (event.key() == Qt::Key_Escape && horizon_) {
+    horizon_.reset();
+    return true;
+  }
   if (event.key() == Qt::Key_Escape && dragging_) {
     trial_.drop();
     dragging_ = false;
@@ -148,6 +174,7 @@ void ReframeTool::putAway() {
   wheelEnd_.stop();
   wheeled_ = {};
   dragging_ = false;
+  horizon_.reset();
   corner_.reset();
 }
 
@@ -168,7 +195,7 @@ void ReframeTool::paint(QPainter& painter) {
   const double scale = std::sqrt(std::abs(toMat.determinant()));
   const MediumPtr& medium = pic->medium;
   painter.fillPath(whole, QColor(0x1C, 0x2B, 0x28));
-  if (const auto ready = desk_.photos().levelIfReady(medium, scale * mat_.devicePixelRatioF());
+  if (const auto ready = desk_.photos().levelIfReady(medium, scale * mat_.devicePixelRatioF(), pic->adjustments);
       ready && !ready->level.image.isNull()) {
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
     painter.setOpacity(0.42);
@@ -182,6 +209,10 @@ void ReframeTool::paint(QPainter& painter) {
   painter.drawPath(window);
   painter.setPen(QPen(QColor(255, 255, 255, 200), 1, Qt::DashLine));
   painter.drawPath(whole);
+  if (horizon_) {
+    painter.setPen(QPen(theme::amber, 2));
+    painter.drawLine(mat_.toMat(horizon_->first), mat_.toMat(horizon_->second));
+  }
   for (int i = 0; i < 4; ++i) {
     const QPointF at = mat_.toMat(pic->corner(i));
     const double half = corner_ == i ? 6.5 : 5;
@@ -193,7 +224,9 @@ void ReframeTool::paint(QPainter& painter) {
 
 QString ReframeTool::hint() const {
   if (!picture()) return Mat::tr("Click an item with a photo to reframe it · Esc goes back to selecting");
-  return Mat::tr("Drag moves the photo · wheel or a corner scales it · arrows shift it · Esc or a click outside ends");
+  return Mat::tr(
+      "Drag moves the photo · wheel or a corner scales it · arrows shift it · Alt and a line along its horizon level "
+      "it · Esc ends");
 }
 
 QCursor ReframeTool::cursor() const {

@@ -31,6 +31,7 @@ class ReframeTool : public Tool {
   /// The picture being reframed and its place on the sheet.
   struct Picture {
     MediumPtr medium;
+    AdjustmentsPtr adjustments;
     Affine pixelsToSheet;
     int width = 0, height = 0;
     Point corner(int index) const;
@@ -38,13 +39,15 @@ class ReframeTool : public Tool {
   std::optional<Picture> picture() const;
   std::optional<int> cornerAt(QPointF onMat) const;
   void settle();
+  void settleHorizon();
   void noteReframed(const Affine& map);
 
   Trial trial_;
   bool dragging_ = false;
   std::optional<int> corner_;
   Pointer pressed_{};
-  Affine reframed_;  ///< Of the sheet, by the drag.
+  std::optional<std::pair<Point, Point>> horizon_;  ///< Being drawn, on the sheet.
+  Affine reframed_;                                 ///< Of the sheet, by the drag.
   Affine wheeled_;
   QTimer wheelEnd_;
 };

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <map>
 
+#include "project/edits/levels.h"
 #include "project/edits/tree.h"
 #include "project/followers.h"
 #include "project/forms/repeat.h"
@@ -74,11 +75,18 @@ void eachStyle(const Project& project, const std::function<void(const Style&)>& 
 }  // namespace
 
 Project withStyle(const Project& project, std::span<const Id> items, const StyleChange& change) {
-  return withEach(project, items, [&](const Item& item) {
-    Item out = item;
-    change(changeable(out));
-    return out;
+  bool isLevelChanged = false;
+  const auto levels = [](const Style& style) {
+    const Fill* fill = levelFillOf(style);
+    return fill ? fill->level : std::nullopt;
+  };
+  Project out = withEach(project, items, [&](const Item& item) {
+    Item changed = item;
+    change(changeable(changed));
+    isLevelChanged = isLevelChanged || levels(*item.style) != levels(*changed.style);
+    return changed;
   });
+  return isLevelChanged ? withLabelsFollowing(out) : out;
 }
 
 Project withEveryStyle(const Project& project, const StyleChange& change) {

@@ -59,6 +59,12 @@ Item withPartReframed(const Item& cutout, Id part, const Affine& map) {
   return *withChildren(cutout, std::move(children));
 }
 
+/// The picture that shows, of an item that has one of its own.
+Picture& frontPicture(Item& item) {
+  const auto place = static_cast<std::size_t>(pictureFillOf(*item.style) - item.style->fills.data());
+  return std::get<Picture>(changeable(item).fills[place].paint);
+}
+
 }  // namespace
 
 Project withPaintSwapped(const Project& project, std::span<const Id> items, double width) {
@@ -122,6 +128,65 @@ Project withFill(const Project& project, std::span<const Id> items, std::optiona
   });
 }
 
+Project withPictures(const Project& project, std::span<const Id> items,
+                     const std::function<void(Picture& picture, const Item& item)>& change) {
+  return withEach(project, items, [&](const Item& item) {
+    const Fill* shown = pictureFillOf(*item.style);
+    if (!shown) return item;
+    Item out = item;
+    if (const Id part = picturePartOf(*item.style); part != 0) {
+      ItemList children = childrenOf(item);
+      for (std::size_t i = 0; i < children.size(); ++i)
+        if (children[i]->id == part && pictureOf(*children[i]->style)) {
+          Item changed = *children[i];
+          change(frontPicture(changed), *children[i]);
+          children.set(i, std::make_shared<const Item>(std::move(changed)));
+        }
+      return *withChildren(item, std::move(children));
+    }
+    change(frontPicture(out), item);
+    return out;
+  });
+}
+
+Project withFit(const Project& project, std::span<const Id> items, Fit fit, double ppi) {
+  return withPictures(project, items, [&](Picture& picture, const Item& item) {
+    picture.framing =
+        fitted(picture.framing, boxInFrame(item), picture.medium->width, picture.medium->height, fit, ppi);
+  });
+}
+
+Project withPicturesMirrored(const Project& project, std::span<const Id> items) {
+  return withPictures(project, items, [](Picture& picture, const Item& item) {
+    picture.framing = mirroredIn(picture.framing, boxInFrame(item));
+  });
+}
+
+Project withHabits(const Project& project, std::span<const Id> items,
+                   const std::function<void(FramingHabits&)>& change) {
+  return withPictures(project, items, [&](Picture& picture, const Item& item) {
+    change(picture.framing.habits);
+    picture = keptCovering(std::move(picture), item);
+  });
+}
+
+Project withPictureTurned(const Project& project, Id id, double turn) {
+  return withPictures(project, std::vector{id}, [&](Picture& picture, const Item& item) {
+    const Box box = boxInFrame(item);
+    picture.framing = turnedAbout(picture.framing, box.isEmpty() ? Point{} : box.centre(), turn);
+    picture = keptCovering(std::move(picture), item);
+  });
+}
+
+Project withAdjustments(const Project& project, std::span<const Id> items,
+                        const std::function<void(Adjustments&)>& change) {
+  return withPictures(project, items, [&](Picture& picture, const Item&) {
+    Adjustments adjustments = picture.adjustments ? *picture.adjustments : Adjustments{};
+    change(adjustments);
+    picture.adjustments = shared(adjustments);
+  });
+}
+
 Project withReframing(const Project& project, Id id, const Affine& sheetMap) {
   const Affine frame = frameToSheet(project, id);
   const auto back = frame.inverse();
@@ -133,7 +198,9 @@ Project withReframing(const Project& project, Id id, const Affine& sheetMap) {
       const auto place = pictureFillOf(*item.style) - item.style->fills.data();
       auto& picture = std::get<Picture>(changeable(out).fills[static_cast<std::size_t>(place)].paint);
       Framing& f = picture.framing;
-      f = {map(f.centre), f.pointsPerPixel * map.meanScale(), f.turn + map.turnAngle()};
+      f.centre = map(f.centre);
+      f.pointsPerPixel *= map.meanScale();
+      f.turn += map.turnAngle();
       f = keptCovering(f, boxInFrame(item), picture.medium->width, picture.medium->height);
       return out;
     }

@@ -17,19 +17,43 @@ bool isIdentity(const Affine& m) {
   return std::abs(m.xx - 1) < close && std::abs(m.yy - 1) < close && std::abs(m.xy) < close && std::abs(m.yx) < close;
 }
 
-/// Pictures of an item whose box was this one.
-void refitPictures(Item& item, const Box& from) {
-  const Box to = boxInFrame(item);
+template <class Change>
+void eachPicture(Item& item, const Change& change) {
   for (Fill& fill : changeable(item).fills)
-    if (auto* picture = std::get_if<Picture>(&fill.paint))
-      picture->framing = refitted(picture->framing, from, to, picture->medium->width, picture->medium->height);
+    if (auto* picture = std::get_if<Picture>(&fill.paint)) change(*picture);
 }
 
-void reshape(Item& item, const Affine& linear) {
-  const bool framed = pictureOf(*item.style) != nullptr;
-  const Box from = framed ? boxInFrame(item) : Box{};
-  item.form = mapped(item.form, linear);
-  if (framed) refitPictures(item, from);
+/// Pictures of an item that was that one before it was resized.
+void refitPictures(Item& item, const Item& before) {
+  const Box from = boxInFrame(before), to = boxInFrame(item);
+  const Affine map = *item.toParent().inverse() * before.toParent();
+  eachPicture(item, [&](Picture& picture) {
+    Framing& framing = picture.framing;
+    const int width = picture.medium->width, height = picture.medium->height;
+    if (!framing.habits.keepsScale) {
+      framing = refitted(framing, from, to, width, height);
+      return;
+    }
+    // It stays where it is on the sheet.
+    framing.centre = map(framing.centre);
+    framing.turn += map.turnAngle();
+    framing = keptCovering(framing, to, width, height);
+  });
+}
+
+/// Pictures that stay upright, of an item that has been turned.
+void setUpright(Item& item, double turn) {
+  const auto stays = [](const Fill& fill) {
+    const auto* picture = std::get_if<Picture>(&fill.paint);
+    return picture && picture->framing.habits.staysUpright;
+  };
+  if (std::none_of(item.style->fills.begin(), item.style->fills.end(), stays)) return;
+  const Box box = boxInFrame(item);
+  eachPicture(item, [&](Picture& picture) {
+    if (!picture.framing.habits.staysUpright) return;
+    picture.framing = turnedAbout(picture.framing, box.isEmpty() ? Point{} : box.centre(), -turn);
+    picture = keptCovering(picture, item);
+  });
 }
 
 }  // namespace
@@ -40,7 +64,13 @@ Item mapped(const Item& item, const Affine& map) {
   const double turn = map.turnAngle();
   if (turn != 0) out.turn = std::remainder(item.turn + turn, 2 * pi);
   const Affine rest = Affine::turn(-out.turn) * map.linear() * Affine::turn(item.turn);
-  if (!isIdentity(rest)) reshape(out, rest);
+  if (turn != 0) setUpright(out, turn);
+  if (!isIdentity(rest)) {
+    Item before = out;
+    before.position = item.position;
+    out.form = mapped(out.form, rest);
+    if (pictureOf(*out.style)) refitPictures(out, before);
+  }
   return out;
 }
 
@@ -57,7 +87,7 @@ Item resized(const Item& item, const Affine& map) {
     if (statedBox(out.form))  // what shows it keeps its size
       setPicture(changeable(out), keptCovering(*pictureOf(*out.style), out));
     else
-      refitPictures(out, boxInFrame(item));
+      refitPictures(out, item);
   }
   return out;
 }

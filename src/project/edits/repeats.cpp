@@ -98,8 +98,7 @@ void takeLook(Item& item, const Item& whole, const Affine& map) {
       if (const auto shown = photoIn(whole, fill)) {
         const Affine pixels = *map.inverse() * shown->pixelsToFrame;
         const Medium& m = *shown->medium;
-        fill.paint = Picture{shown->medium,
-                             {pixels(Point{m.width / 2.0, m.height / 2.0}), pixels.meanScale(), pixels.turnAngle()}};
+        fill.paint = Picture{shown->medium, framingOf(pixels, m.width, m.height, shown->habits), shown->adjustments};
       }
       style.fills.push_back(std::move(fill));
     }

@@ -20,6 +20,7 @@ class Words {
     /// with a determinant of ±1.
     Affine stretch;
     std::string extra;
+    Id levelOf = 0;  ///< The item whose level its last per cent says; 0 for words that say what is typed.
     bool operator==(const Content&) const = default;
   };
   explicit Words(Content content)

@@ -1,4 +1,4 @@
-#include "painting/gaussian.h"
+#include "media/gaussian.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "painting/pixel_buffers.h"
+#include "media/pixel_buffers.h"
 
 #include <QSemaphore>
 #include <QThreadPool>

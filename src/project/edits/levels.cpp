@@ -1,0 +1,191 @@
+#include "project/edits/levels.h"
+
+#include <algorithm>
+#include <charconv>
+#include <cmath>
+
+#include "project/edits/tree.h"
+#include "project/edits/words.h"
+#include "project/forms/words.h"
+#include "project/limits.h"
+#include "project/lookup.h"
+#include "project/names.h"
+#include "project/resolve.h"
+#include "words/text_breaks.h"
+
+namespace widecut {
+namespace {
+
+std::string_view trimmedText(std::string_view text) {
+  const auto isSpace = [](char c) { return c == ' ' || c == '\r' || c == '"'; };
+  while (!text.empty() && isSpace(text.front())) text.remove_prefix(1);
+  while (!text.empty() && isSpace(text.back())) text.remove_suffix(1);
+  return text;
+}
+
+std::vector<std::string_view> split(std::string_view text, std::string_view separators) {
+  std::vector<std::string_view> out;
+  while (true) {
+    const auto end = text.find_first_of(separators);
+    const std::string_view one = trimmedText(text.substr(0, end));
+    if (!one.empty()) out.push_back(one);
+    if (end == std::string_view::npos) return out;
+    text.remove_prefix(end + 1);
+  }
+}
+
+/// A number, with or without a per cent sign.
+std::optional<double> numberFrom(std::string_view text) {
+  if (text.ends_with('%')) text = trimmedText(text.substr(0, text.size() - 1));
+  double value = 0;
+  const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), value);
+  if (error != std::errc() || end != text.data() + text.size() || !std::isfinite(value)) return std::nullopt;
+  return value;
+}
+
+/// Where the last per cent stands in a text, its sign included; nothing when there is none.
+std::optional<std::pair<std::size_t, std::size_t>> lastPercent(const std::string& text) {
+  const auto sign = text.rfind('%');
+  if (sign == std::string::npos) return std::nullopt;
+  std::size_t begin = sign;
+  while (begin > 0 && text[begin - 1] == ' ') --begin;
+  const auto isOfNumber = [](char c) { return (c >= '0' && c <= '9') || c == '.'; };
+  const std::size_t end = begin;
+  while (begin > 0 && isOfNumber(text[begin - 1])) --begin;
+  if (begin == end) return std::nullopt;
+  return std::pair{begin, sign + 1 - begin};
+}
+
+Item withShare(const Item& item, double share) {
+  Item out = item;
+  auto& fills = changeable(out).fills;
+  for (auto fill = fills.rbegin(); fill != fills.rend(); ++fill)
+    if (fill->level && fill->shown) {
+      fill->level->share = share;
+      break;
+    }
+  return out;
+}
+
+/// Below the box, in its middle.
+Item labelOf(const Item& item, const Box& box, const LevelEntry& entry, Id id, const std::string& name) {
+  Words::Content content;
+  content.text = (entry.label.empty() ? "" : entry.label + " ") + percentText(entry.share);
+  content.style.size = std::clamp(box.height() * 0.14, 6.0, 72.0);
+  content.style.leading = content.style.size * 1.2;
+  content.levelOf = item.id;
+  Style look;
+  setColour(look, colourOf(*item.style).value_or(Colour{0x23, 0x30, 0x2E}));
+  Item label = plainItem(id, name, {}, std::move(look));
+  label.form = wordsForm(std::move(content));
+  const Box own = boxInFrame(label);
+  label.position = Point{box.centre().x, box.high.y + 0.05 * box.height()} - Point{own.centre().x, own.low.y};
+  return label;
+}
+
+ItemList withLabels(const Project& project, const ItemList& items) {
+  ItemList out = items;
+  for (std::size_t i = 0; i < items.size(); ++i) {
+    const ItemPtr& item = items[i];
+    if (const Words* words = wordsOf(*item); words && words->content().levelOf != 0) {
+      const ItemPtr of = findItem(project, words->content().levelOf);
+      const Fill* fill = of ? levelFillOf(*of->style) : nullptr;
+      const auto place = lastPercent(words->content().text);
+      if (!fill || !place) continue;
+      Words::Content content = words->content();
+      content.text.replace(place->first, place->second, percentText(fill->level->share));
+      if (content.text == words->content().text) continue;
+      const Point middle = boxInFrame(*item).centre();
+      Item changed = *item;
+      if (item->name == nameOfWords(words->content().text)) changed.name = nameOfWords(content.text);
+      changed.form = wordsForm(std::move(content));
+      // What is no wider than it was stays centred where it was.
+      const Point now = boxInFrame(changed).centre();
+      changed.position = changed.toParent()(Point{middle.x - now.x, 0});
+      out.set(i, std::make_shared<const Item>(std::move(changed)));
+    } else if (!childrenOf(*item).empty()) {
+      const ItemList children = withLabels(project, childrenOf(*item));
+      if (!(children == childrenOf(*item)))
+        if (auto changed = withChildren(*item, children)) out.set(i, std::make_shared<const Item>(std::move(*changed)));
+    }
+  }
+  return out;
+}
+
+}  // namespace
+
+std::optional<std::vector<LevelEntry>> levelsFrom(const std::string& text) {
+  constexpr std::size_t most = 200, mostBytes = 20000;
+  if (text.size() > mostBytes) return std::nullopt;
+  std::vector<LevelEntry> out;
+  for (const std::string_view line : split(text, "\n")) {
+    const auto cells = split(line, ",;\t");
+    const bool isLabelled = cells.size() == 2 && !numberFrom(cells[0]);
+    for (std::size_t i = isLabelled ? 1 : 0; i < cells.size(); ++i) {
+      const auto value = numberFrom(cells[i]);
+      const bool isHeader = out.empty() && line.data() == text.data();
+      if (!value && isHeader) break;
+      if (!value) return std::nullopt;
+      out.push_back(
+          {isLabelled ? cleanText(std::string(cells[0].substr(0, limits::mostNameBytes))) : std::string(), *value});
+    }
+  }
+  if (out.size() < 2 || out.size() > most) return std::nullopt;
+  const auto isShare = [](const LevelEntry& e) { return e.share <= 1; };
+  const auto isBroken = [](const LevelEntry& e) { return e.share != std::floor(e.share); };
+  const bool areShares = text.find('%') == std::string::npos && std::all_of(out.begin(), out.end(), isShare) &&
+                         std::any_of(out.begin(), out.end(), isBroken);
+  for (LevelEntry& entry : out) {
+    if (!areShares) entry.share /= 100;
+    if (!(entry.share >= 0 && entry.share <= 1)) return std::nullopt;
+  }
+  return out;
+}
+
+std::string percentText(double share) {
+  char text[32];
+  const double percent = std::round(share * 1000) / 10;
+  std::snprintf(text, sizeof text, percent == std::floor(percent) ? "%.0f %%" : "%.1f %%", percent);
+  return text;
+}
+
+Project withLevelRow(const Project& project, Id id, std::span<const LevelEntry> entries, std::vector<Id>& made) {
+  const ItemPtr item = findItem(project, id);
+  const SheetPtr on = sheetOf(project, id);
+  const bool isOnSheet =
+      on && std::any_of(on->items.begin(), on->items.end(), [&](const ItemPtr& one) { return one->id == id; });
+  if (!isOnSheet || !levelFillOf(*item->style) || entries.empty()) return project;
+  const Box box = boxInParent(*item);
+  const double pitch = box.width() * 1.15;
+  Project out = withItem(project, id, [&](const Item& one) { return withShare(one, entries.front().share); });
+  made = {id};
+  for (std::size_t i = 1; i < entries.size(); ++i) {
+    std::vector<Id> copies;
+    const ItemPtr copy = std::make_shared<const Item>(withShare(*item, entries[i].share));
+    out = withCopiesOnTop(out, on->id, {&copy, 1}, {pitch * static_cast<double>(i), 0}, copies);
+    made.insert(made.end(), copies.begin(), copies.end());
+  }
+  const std::vector<Id> levels = made;
+  std::vector<Item> labels;
+  UniqueNames names(*findSheet(out, on->id));
+  Id next = out.nextId;
+  for (std::size_t i = 0; i < levels.size(); ++i) {
+    const ItemPtr one = findItem(out, levels[i]);
+    labels.push_back(
+        labelOf(*one, boxInParent(*one), entries[i], next, names.take(nameOfWords(percentText(entries[i].share)))));
+    made.push_back(next++);
+  }
+  return withItemsOnTop(out, on->id, std::move(labels));
+}
+
+Project withLabelsFollowing(const Project& project) {
+  return withSheets(project, [&](const SheetPtr& sheet) -> SheetPtr {
+    ItemList items = withLabels(project, sheet->items);
+    if (items == sheet->items) return sheet;
+    Sheet out = *sheet;
+    out.items = std::move(items);
+    return std::make_shared<const Sheet>(std::move(out));
+  });
+}
+
+}  // namespace widecut
