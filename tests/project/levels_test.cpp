@@ -108,18 +108,19 @@ struct LevelRow : testing::Test, Sample {
 };
 
 TEST_F(LevelRow, IsMadeOfAListWithLabelsThatFollow) {
-  const std::vector<LevelEntry> entries{{"Skarrow", 0.25}, {"", 0.5}, {"", 0.9}};
+  const std::vector<LevelEntry> entries{{"Skarrow Upper Valley and Tarn", 0.25}, {"", 0.5}, {"", 0.9}};
   project = withLevelRow(project, disc, entries, made);
   ASSERT_EQ(made.size(), 6U);
   EXPECT_EQ(made[0], disc);
   for (std::size_t i = 0; i < 3; ++i) EXPECT_DOUBLE_EQ(shareOf(made[i]), entries[i].share);
-  EXPECT_EQ(textOf(made[3]), "Skarrow 25 %");
+  EXPECT_EQ(textOf(made[3]), "Skarrow Upper Valley and Tarn\n25 %");
   EXPECT_EQ(textOf(made[5]), "90 %");
   const Box first = boxOnSheet(project, made[0]), second = boxOnSheet(project, made[1]);
   EXPECT_NEAR(second.low.y, first.low.y, 1e-9);
   EXPECT_GT(second.low.x, first.high.x);
   EXPECT_GT(boxOnSheet(project, made[4]).low.y, second.high.y);
   EXPECT_NEAR(boxOnSheet(project, made[4]).centre().x, second.centre().x, 0.5);
+  EXPECT_LT(boxOnSheet(project, made[3]).high.x, boxOnSheet(project, made[4]).low.x) << "labels have room";
 
   // Another level, and another text around it.
   project = withText(project, made[3], "Skarrow: 25 % of seats");

@@ -108,6 +108,7 @@ void ReframePage::addFits(QVBoxLayout& column) {
   QPushButton* mirror = buttonFor(CommandId::MirrorPhoto, this);
   mirror->setText(tr("Mirror"));
   row->addWidget(mirror);
+  row->addWidget(buttonFor(CommandId::AdjustPhoto, this));
   row->addSpacing(10);
   const auto habit = [&](const QString& words, const char* name, const QString& tip, bool FramingHabits::*which) {
     auto* box = new QCheckBox(words, this);

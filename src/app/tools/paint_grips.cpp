@@ -274,8 +274,8 @@ void PaintGrips::paint(QPainter& painter) const {
     const bool isLit = lit && lit->what == handle.what && lit->stop == handle.stop;
     const double r = isLit ? 7 : 5.5;
     if (handle.what == What::Level) {
-      painter.setBrush(theme::amber);
       if (isLit) paintPointerLabel(painter, mat_, at, inQt(percentText(surface()->level.share)));
+      painter.setBrush(theme::amber);
     } else if (handle.what == What::Shadow) {
       line(mat_.toMat(boxOnSheet(desk_.project(), desk_.onlyItem()->id).centre()), at);
       painter.setBrush(theme::ink);

@@ -67,19 +67,36 @@ Item withShare(const Item& item, double share) {
   return out;
 }
 
-/// Below the box, in its middle.
-Item labelOf(const Item& item, const Box& box, const LevelEntry& entry, Id id, const std::string& name) {
+Words::Content contentOf(const LevelEntry& entry, double size, Id levelOf) {
   Words::Content content;
-  content.text = (entry.label.empty() ? "" : entry.label + " ") + percentText(entry.share);
-  content.style.size = std::clamp(box.height() * 0.14, 6.0, 72.0);
-  content.style.leading = content.style.size * 1.2;
-  content.levelOf = item.id;
+  content.text = (entry.label.empty() ? "" : entry.label + "\n") + percentText(entry.share);
+  content.style.size = size;
+  content.style.leading = size * 1.2;
+  content.style.align = Align::Centre;
+  content.levelOf = levelOf;
+  return content;
+}
+
+/// The size of letters at which every label has room below its item.
+double sizeOfLabels(std::span<const LevelEntry> entries, const Box& box, double room) {
+  double size = std::clamp(box.height() * 0.14, 6.0, 72.0);
+  for (const LevelEntry& entry : entries) {
+    const double width = bounds(Words(contentOf(entry, size, 0)).outline()).width();
+    if (width > room) size *= room / width;
+  }
+  return std::max(size, limits::leastTextSize);
+}
+
+/// Below the item, in its middle.
+Item labelBelow(const Item& item, const LevelEntry& entry, double size, Id id, const std::string& name) {
+  const Box box = boxInParent(item);
   Style look;
   setColour(look, colourOf(*item.style).value_or(Colour{0x23, 0x30, 0x2E}));
   Item label = plainItem(id, name, {}, std::move(look));
-  label.form = wordsForm(std::move(content));
-  const Box own = boxInFrame(label);
-  label.position = Point{box.centre().x, box.high.y + 0.05 * box.height()} - Point{own.centre().x, own.low.y};
+  label.form = wordsForm(contentOf(entry, size, item.id));
+  // On one line with its neighbours, whatever letters it has.
+  const double top = wordsOf(label)->set().lines.front().start.y - 0.75 * size;
+  label.position = Point{box.centre().x, box.high.y + 0.05 * box.height()} - Point{boxInFrame(label).centre().x, top};
   return label;
 }
 
@@ -168,11 +185,12 @@ Project withLevelRow(const Project& project, Id id, std::span<const LevelEntry> 
   const std::vector<Id> levels = made;
   std::vector<Item> labels;
   UniqueNames names(*findSheet(out, on->id));
+  const double size = sizeOfLabels(entries, box, 0.95 * pitch);
   Id next = out.nextId;
   for (std::size_t i = 0; i < levels.size(); ++i) {
     const ItemPtr one = findItem(out, levels[i]);
     labels.push_back(
-        labelOf(*one, boxInParent(*one), entries[i], next, names.take(nameOfWords(percentText(entries[i].share)))));
+        labelBelow(*one, entries[i], size, next, names.take(nameOfWords(contentOf(entries[i], size, 0).text))));
     made.push_back(next++);
   }
   return withItemsOnTop(out, on->id, std::move(labels));
