@@ -31,6 +31,10 @@ enum class Blend : std::uint8_t {
 inline constexpr std::array<std::string_view, 16> blendNames{
     "normal",     "multiply",   "screen",     "overlay",   "darken", "lighten",    "color-dodge", "color-burn",
     "hard-light", "soft-light", "difference", "exclusion", "hue",    "saturation", "color",       "luminosity"};
+/// What people call them, in the same order, as the words of a choice.
+inline constexpr std::string_view blendChoices =
+    "normal|multiply|screen|overlay|darken|lighten|colour dodge|colour burn|hard light|soft light|difference|"
+    "exclusion|hue|saturation|colour|luminosity";
 inline std::string_view nameOf(Blend blend) { return blendNames[static_cast<std::size_t>(blend)]; }
 inline std::optional<Blend> blendNamed(std::string_view name) {
   for (std::size_t i = 0; i < blendNames.size(); ++i)

@@ -87,6 +87,14 @@ Framing turnedAbout(const Framing& framing, Point pivot, double turn) {
   return out;
 }
 
+Framing moved(const Framing& framing, const Affine& map) {
+  Framing out = framing;
+  out.centre = map(framing.centre);
+  out.pointsPerPixel *= map.meanScale();
+  out.turn += map.turnAngle();
+  return out;
+}
+
 Framing framingOf(const Affine& m, int width, int height, const FramingHabits& habits) {
   const bool isMirrored = m.determinant() < 0;
   const Affine plain = isMirrored ? m * Affine::scale(-1, 1) : m;

@@ -25,6 +25,8 @@ Framing fitted(const Framing& framing, const Box& frame, int width, int height, 
 Framing mirroredIn(const Framing& framing, const Box& frame);
 /// The framing turned about a point of the frame's space, by radians clockwise.
 Framing turnedAbout(const Framing& framing, Point pivot, double turn);
+/// The framing after a similarity of the space that it is in.
+Framing moved(const Framing& framing, const Affine& map);
 /// The framing that lays pixels like that map, but for shear and stretch.
 Framing framingOf(const Affine& pixelsToFrame, int width, int height, const FramingHabits& habits = {});
 /// From pixels (origin at the picture's top left) to the frame's space.

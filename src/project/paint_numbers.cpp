@@ -62,10 +62,6 @@ void setKind(Gradient& g, GradientKind kind) {
   }
 }
 
-constexpr std::string_view modes =
-    "normal|multiply|screen|overlay|darken|lighten|colour dodge|colour burn|hard light|soft light|difference|"
-    "exclusion|hue|saturation|colour|luminosity";
-
 Number aLength(std::string_view name, double least, double most, double usual, std::string_view meaning) {
   return {name, least, most, usual, 0.25, meaning, {}, NumberKind::Length};
 }
@@ -177,7 +173,7 @@ const std::vector<PaintNumber>& table() {
       {aShare("opacity", 0, 1, 1, "How much covers what is behind it"), always,
        [](const Style& s, PaintPlace p) { return p.isLine ? lineAt(s, p).opacity : fillAt(s, p).opacity; },
        [](Style& s, PaintPlace p, double v) { (p.isLine ? lineAt(s, p).opacity : fillAt(s, p).opacity) = v; }},
-      {aChoice("mixing", modes, "How it mixes with what the item paints behind it"), always,
+      {aChoice("mixing", blendChoices, "How it mixes with what the item paints behind it"), always,
        [](const Style& s, PaintPlace p) { return placeOf(p.isLine ? lineAt(s, p).blend : fillAt(s, p).blend); },
        [](Style& s, PaintPlace p, double v) {
          (p.isLine ? lineAt(s, p).blend : fillAt(s, p).blend) = valueAt<Blend>(v);

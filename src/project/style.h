@@ -57,9 +57,10 @@ struct Picture {
   MediumPtr medium;  ///< Never null.
   Framing framing;
   AdjustmentsPtr adjustments = nullptr;  ///< Null for the photo as it is.
+  Id share = 0;  ///< Pictures with the same number lie as one behind all their frames; 0 for one of its own.
   /// Media are told apart by their hashes.
   bool operator==(const Picture& other) const {
-    return framing == other.framing && areAlike(adjustments, other.adjustments) &&
+    return framing == other.framing && share == other.share && areAlike(adjustments, other.adjustments) &&
            (medium == other.medium || medium->hash == other.medium->hash);
   }
 };

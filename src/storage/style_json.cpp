@@ -134,6 +134,7 @@ json fillJson(const Fill& fill) {
                     {"pointsPerPixel", picture->framing.pointsPerPixel}};
     if (picture->framing.turn != 0) out["photo"]["turnDeg"] = degreesForFile(picture->framing.turn);
     const Framing& framing = picture->framing;
+    if (picture->share != 0) out["photo"]["share"] = picture->share;
     if (framing.isMirrored) out["photo"]["mirrored"] = true;
     if (framing.habits.staysUpright) out["photo"]["staysUpright"] = true;
     if (framing.habits.keepsScale) out["photo"]["keepsScale"] = true;
@@ -200,6 +201,7 @@ Picture readPicture(Members m, const Media& media) {
                    radians(m.number("turnDeg", -limits::mostTurnDeg, limits::mostTurnDeg, 0))}};
   picture.framing.isMirrored = m.flag("mirrored", false);
   picture.framing.habits = {m.flag("staysUpright", false), m.flag("keepsScale", false), !m.flag("covers", true)};
+  if (m.find("share")) picture.share = m.id("share");
   if (const json* adjusted = m.find("adjusted"))
     picture.adjustments = readAdjustments(Members(*adjusted, m.placeOf("adjusted")));
   return picture;

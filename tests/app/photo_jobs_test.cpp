@@ -102,6 +102,40 @@ TEST_F(PhotoJobs, AnUprightPhotoStaysSoWhenItsFrameIsTurned) {
   EXPECT_FALSE(shown().habits.staysUpright);
 }
 
+TEST_F(PhotoJobs, J23OnePhotoAcrossFourFrames) {
+  w.key(Qt::Key_4);
+  for (const double x : {30.0, 80.0})
+    for (const double y : {40.0, 90.0}) {
+      w.key(Qt::Key_4);
+      w.drag(w.mm(x, y), w.mm(x + 40, y + 40));
+    }
+  w.key(Qt::Key_1);
+  w.drop(twoTonePhoto(folder), w.mm(50, 60));
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.actions = 0;
+  w.key(Qt::Key_R, Qt::ControlModifier | Qt::ShiftModifier);
+  w.report("J23 shared");
+  // Red on the left, blue on the right, over all four.
+  for (const double y : {50.0, 120.0}) {
+    EXPECT_TRUE(isRed(w.seen(w.mm(40, y))));
+    EXPECT_TRUE(isBlue(w.seen(w.mm(110, y))));
+  }
+  // Moved afterwards, all frames still selected.
+  w.actions = 0;
+  w.key(Qt::Key_R);
+  w.drag(w.mm(60, 60), w.mm(85, 60));
+  w.report("J23 moved");
+  EXPECT_LE(w.actions, 3);
+  EXPECT_TRUE(isRed(w.seen(w.mm(84, 50))));
+  EXPECT_TRUE(isRed(w.seen(w.mm(84, 120))));
+  w.key(Qt::Key_Escape);
+  // One frame alone looks at another part when it is moved.
+  w.click(w.mm(5, 200));
+  w.drag(w.mm(110, 120), w.mm(60, 122));
+  EXPECT_TRUE(isRed(w.seen(w.mm(60, 121))));
+  EXPECT_TRUE(isBlue(w.seen(w.mm(110, 50))));
+}
+
 TEST_F(PhotoJobs, J14ASilhouetteInARowOfLevels) {
   // A head, a neck and a body become one, punched out of a cover with a colour behind and a level behind it.
   w.key(Qt::Key_5);

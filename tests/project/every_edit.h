@@ -16,6 +16,7 @@
 #include "project/edits/pieces.h"
 #include "project/edits/places.h"
 #include "project/edits/repeats.h"
+#include "project/edits/sharing.h"
 #include "project/edits/reshaping.h"
 #include "project/edits/sheets.h"
 #include "project/edits/starters.h"
@@ -259,7 +260,9 @@ class EveryEdit {
         return like ? withFinishOn(project, ids, finishOf(*like->style)) : project;
       }
       case 61: {
-        const int what = static_cast<int>(random_() % 5);
+        const int what = static_cast<int>(random_() % 7);
+        if (what == 5) return withSharedPhoto(project, ids, one);
+        if (what == 6) return withPhotosOfTheirOwn(project, ids);
         if (what == 0) return withPicturesMirrored(project, ids);
         if (what == 1) return withFit(project, ids, static_cast<Fit>(random_() % 5), number(20, 300));
         if (what == 2) return withPictureTurned(project, one, number(-2, 2));

@@ -22,6 +22,7 @@
 #include "app/bench/starter_page.h"
 #include "app/bench/starters_page.h"
 #include "app/bench/words_page.h"
+#include "app/desk/photo_framing.h"
 #include "app/desk/preferences.h"
 #include "app/desk/repeating.h"
 #include "app/look/theme.h"
@@ -70,8 +71,7 @@ constexpr Entry pages[] = {
     {make<NodesPage>, inHand<ToolKind::Nodes>},
     {make<PenPage>, inHand<ToolKind::Pen>},
     {make<KnifePage>, inHand<ToolKind::Knife>},
-    {make<ReframePage>,
-     [](const Desk& d) { return inHand<ToolKind::Reframe>(d) && d.onlyItem() && shownPhoto(*d.onlyItem()); }},
+    {make<ReframePage>, [](const Desk& d) { return inHand<ToolKind::Reframe>(d) && reframedItem(d); }},
     {make<ArrangePage>,
      [](const Desk& d) { return d.showsArranging() && inHand<ToolKind::Select>(d) && !d.selection().empty(); }},
     {make<StarterPage>, showsStarter},

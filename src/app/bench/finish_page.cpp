@@ -24,11 +24,8 @@ namespace {
 constexpr int rows = 3;
 constexpr QSize offerSize{78, 52}, cardSize{90, 40};
 
-constexpr std::string_view modes =
-    "normal|multiply|screen|overlay|darken|lighten|colour dodge|colour burn|hard light|soft light|difference|"
-    "exclusion|hue|saturation|colour|luminosity";
 const StarterNumber opacityNumber{"opacity", 0, 1, 1, 0.01, "How much it covers", {}, NumberKind::Share};
-const StarterNumber mixingNumber{"mixing",          0, 15, 0, 1, "How it mixes with what is behind it", modes,
+const StarterNumber mixingNumber{"mixing",          0, 15, 0, 1, "How it mixes with what is behind it", blendChoices,
                                  NumberKind::Choice};
 
 /// The item with one effect more, as a picture of it would show it: lengths suit its size.

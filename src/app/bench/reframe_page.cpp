@@ -16,6 +16,7 @@
 #include "app/widgets/measure_field.h"
 #include "painting/raster.h"
 #include "project/edits/fills.h"
+#include "project/edits/sharing.h"
 #include "project/framing.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
@@ -33,16 +34,23 @@ struct Reframed {
   ShownPhoto shown;
   std::shared_ptr<const Medium> medium;
   double covering = 1;
+  Box frame;     ///< In its frame space; of a shared photo, all that it lies behind, on the sheet.
+  Point middle;  ///< Of that, on the sheet.
 };
 
 std::optional<Reframed> reframed(const Desk& desk) {
-  const ItemPtr item = desk.onlyItem();
+  const ItemPtr item = reframedItem(desk);
   if (!item) return std::nullopt;
   const auto shown = shownPhoto(*item);
-  if (!shown) return std::nullopt;
   const MediumPtr& medium = shown->medium;
-  const double turn = shown->pixelsToFrame.turnAngle();
-  return Reframed{item, *shown, medium, coveringScale(boxInFrame(*item), medium->width, medium->height, turn)};
+  Reframed now{item, *shown, medium, 1, {}, {}};
+  const bool isShared = shareOf(*item) != 0;
+  now.frame = isShared ? boxOfSharers(desk.project(), item->id) : boxInFrame(*item);
+  const double turn = isShared ? framingOnSheet(desk.project(), item->id)->turn : shown->pixelsToFrame.turnAngle();
+  now.covering = coveringScale(now.frame, medium->width, medium->height, turn);
+  now.middle =
+      isShared || now.frame.isEmpty() ? now.frame.centre() : frameToSheet(desk.settled(), item->id)(now.frame.centre());
+  return now;
 }
 
 }  // namespace
@@ -128,11 +136,10 @@ void ReframePage::addFits(QVBoxLayout& column) {
 void ReframePage::scaleTo(double share, bool settle) {
   trial_.drop();
   const auto now = reframed(desk_);
-  if (!now || !(share > 0) || boxInFrame(*now->item).isEmpty()) return;
+  if (!now || !(share > 0) || now->frame.isEmpty()) return;
   const double least = now->shown.habits.isFree ? 0.01 : 1.0;
   const double by = std::clamp(share, least, 1000.0) * now->covering / now->shown.pointsPerPixel;
-  const Point middle = frameToSheet(desk_.settled(), now->item->id)(boxInFrame(*now->item).centre());
-  Project changed = withReframing(desk_.settled(), now->item->id, Affine::scale(by, by).about(middle));
+  Project changed = withReframing(desk_.settled(), now->item->id, Affine::scale(by, by).about(now->middle));
   if (settle)
     desk_.commit(tr("Reframe"), std::move(changed));
   else
@@ -142,7 +149,10 @@ void ReframePage::scaleTo(double share, bool settle) {
 void ReframePage::refresh(bool) {
   const auto now = reframed(desk_);
   if (!now) return;
-  heading_->setText(tr("Reframe “%1”").arg(QString::fromStdString(now->medium->name)));
+  const auto frames = sharersOf(desk_.project(), now->item->id).size();
+  const QString name = QString::fromStdString(now->medium->name);
+  heading_->setText(frames > 1 ? tr("Reframe “%1” behind %2 frames").arg(name).arg(frames)
+                               : tr("Reframe “%1”").arg(name));
   heading_->adjustSize();
   const double share = now->shown.pointsPerPixel / now->covering;
   field_->show(share * 100);
@@ -184,9 +194,14 @@ void ReframePage::paintEvent(QPaintEvent*) {
     painter.drawImage(0, 0, ready->level.image);
     painter.restore();
   }
-  const auto back = now->shown.pixelsToFrame.inverse();
+  const auto back = (frameToSheet(desk_.project(), now->item->id) * now->shown.pixelsToFrame).inverse();
   if (!back) return;
-  const QPainterPath window = painterPath(transformed(resolved(*now->item)->outline, *back));
+  QPainterPath window;
+  for (const Id id : sharersOf(desk_.project(), now->item->id)) {
+    const Outline& outline = resolved(*findItem(desk_.project(), id))->outline;
+    window.addPath(painterPath(transformed(outline, *back * frameToSheet(desk_.project(), id))));
+  }
+  window.setFillRule(Qt::WindingFill);
   QPainterPath dim;
   dim.addRect(0, 0, now->medium->width, now->medium->height);
   painter.fillPath(dim.subtracted(window), QColor(28, 43, 40, 150));

@@ -80,6 +80,8 @@ enum class CommandId : unsigned char {
   Reframe,
   AdjustPhoto,
   MirrorPhoto,
+  SharePhoto,
+  LeaveSharedPhoto,
   SwapPaint,
   ShowFinish,
   CopyFinish,

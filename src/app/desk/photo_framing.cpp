@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "project/edits/fills.h"
+#include "project/edits/sharing.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 
@@ -18,6 +19,44 @@ void make(Desk& desk, const QString& name, const Edit& edit) {
 }
 
 }  // namespace
+
+ItemPtr reframedItem(const Desk& desk) {
+  const auto& ids = desk.selection();
+  const ItemPtr first = ids.empty() ? nullptr : findItem(desk.project(), ids.front());
+  if (!first || !shownPhoto(*first)) return nullptr;
+  const Id share = shareOf(*first);
+  const bool isOne = ids.size() == 1 || (share != 0 && std::all_of(ids.begin(), ids.end(), [&](Id id) {
+                                           const ItemPtr item = findItem(desk.project(), id);
+                                           return item && shareOf(*item) == share;
+                                         }));
+  return isOne ? first : nullptr;
+}
+
+void sharePhoto(Desk& desk) {
+  Id source = 0;
+  for (const ItemPtr& item : desk.sheet()->items)
+    if (contains(desk.selection(), item->id) && shownPhoto(*item)) source = item->id;
+  if (source == 0) {
+    emit desk.told(Desk::tr("None of these shows a photo yet: bring one into any of them first"));
+    return;
+  }
+  const ItemPtr item = findItem(desk.settled(), source);
+  if (desk.commit(Desk::tr("Share one photo"), withSharedPhoto(desk.settled(), desk.selection(), source)))
+    emit desk.told(Desk::tr("“%1” lies behind %2 frames: R reframes it for all")
+                       .arg(QString::fromStdString(shownPhoto(*item)->medium->name))
+                       .arg(sharersOf(desk.settled(), source).size()));
+}
+
+bool sharesPhoto(const Desk& desk) {
+  return std::any_of(desk.selection().begin(), desk.selection().end(), [&](Id id) {
+    const ItemPtr item = findItem(desk.settled(), id);
+    return item && shareOf(*item) != 0;
+  });
+}
+
+void leaveSharedPhoto(Desk& desk) {
+  desk.commit(Desk::tr("A photo of its own"), withPhotosOfTheirOwn(desk.settled(), desk.selection()));
+}
 
 void mirrorPhotos(Desk& desk) {
   make(desk, Desk::tr("Mirror the photo"),

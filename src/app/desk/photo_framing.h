@@ -6,6 +6,15 @@
 
 namespace widecut {
 
+/// What is reframed: the selected item, or the first one of those that share a photo, where nothing else is selected;
+/// null where no photo shows.
+ItemPtr reframedItem(const Desk& desk);
+/// The photo of the frontmost selected item that shows one, behind all of the selection.
+void sharePhoto(Desk& desk);
+/// Whether any of the selection shares its photo.
+bool sharesPhoto(const Desk& desk);
+/// Frames of the selection leave the photo that they share, and show as their own what they show now.
+void leaveSharedPhoto(Desk& desk);
 /// Left and right of the photos exchanged.
 void mirrorPhotos(Desk& desk);
 /// The photos fitted into their frames; true pixels at the ppi of the piece's delivery.

@@ -4,12 +4,14 @@
 #include <QPainter>
 #include <QPainterPath>
 
+#include "app/desk/photo_framing.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/selection_frame.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
 #include "project/edits/fills.h"
+#include "project/edits/sharing.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
@@ -31,7 +33,7 @@ Point ReframeTool::Picture::corner(int index) const {
 }
 
 std::optional<ReframeTool::Picture> ReframeTool::picture() const {
-  const ItemPtr item = desk_.onlyItem();
+  const ItemPtr item = reframedItem(desk_);
   if (!item) return std::nullopt;
   const Project& project = desk_.project();
   const auto shown = shownPhoto(*item);
@@ -84,7 +86,7 @@ void ReframeTool::press(const Pointer& p) {
 }
 
 void ReframeTool::drag(const Pointer& p) {
-  const ItemPtr item = desk_.onlyItem();
+  const ItemPtr item = reframedItem(desk_);
   if (horizon_) horizon_->second = p.onSheet;
   if (!dragging_ || !item) return;
   Affine map = Affine::move(p.onSheet - pressed_.onSheet);
@@ -114,7 +116,7 @@ void ReframeTool::noteReframed(const Affine& map) {
 /// The picture turned so that the line that was drawn on it lies level, or upright where it is nearer to that.
 void ReframeTool::settleHorizon() {
   const auto [from, to] = *std::exchange(horizon_, std::nullopt);
-  const ItemPtr item = desk_.onlyItem();
+  const ItemPtr item = reframedItem(desk_);
   if (!item || mat_.zoom() * distance(from, to) < 8) return;
   const double angle = std::atan2(to.y - from.y, to.x - from.x);
   const double off = std::remainder(angle, pi / 2);
@@ -135,7 +137,7 @@ void ReframeTool::release(const Pointer&) {
 void ReframeTool::hover(const Pointer& p) { corner_ = cornerAt(p.onMat); }
 
 bool ReframeTool::wheel(const Pointer& p, double steps) {
-  const ItemPtr item = desk_.onlyItem();
+  const ItemPtr item = reframedItem(desk_);
   if (!picture() || dragging_) return false;
   const double scale = std::pow(1.06, steps);
   wheeled_ = Affine::scale(scale, scale).about(p.onSheet) * wheeled_;
@@ -162,7 +164,7 @@ bool ReframeTool::key(QKeyEvent& event) {
   if (!way || !picture()) return false;
   settle();
   const double step = pointsPerMillimetre * (event.modifiers() & Qt::ShiftModifier ? 10 : 1);
-  desk_.commit(Mat::tr("Reframe"), withReframing(desk_.settled(), desk_.onlyItem()->id, Affine::move(*way * step)));
+  desk_.commit(Mat::tr("Reframe"), withReframing(desk_.settled(), reframedItem(desk_)->id, Affine::move(*way * step)));
   return true;
 }
 
@@ -180,14 +182,18 @@ void ReframeTool::putAway() {
 
 void ReframeTool::paint(QPainter& painter) {
   const auto pic = picture();
-  const ItemPtr item = desk_.onlyItem();
+  const ItemPtr item = reframedItem(desk_);
   if (!pic || !item) return;
   const QTransform toMat = painterTransform(pic->pixelsToSheet) * mat_.sheetToMat();
   QPainterPath whole;
   whole.addPolygon(toMat.map(QPolygonF(QRectF(0, 0, pic->width, pic->height))));
   whole.closeSubpath();
-  const Outline frame = transformed(resolved(*item)->outline, frameToSheet(desk_.project(), item->id));
-  const QPainterPath window = mat_.sheetToMat().map(painterPath(frame));
+  QPainterPath window;
+  for (const Id id : sharersOf(desk_.project(), item->id)) {
+    const Outline& outline = resolved(*findItem(desk_.project(), id))->outline;
+    window.addPath(mat_.sheetToMat().map(painterPath(transformed(outline, frameToSheet(desk_.project(), id)))));
+  }
+  window.setFillRule(Qt::WindingFill);
 
   // The whole picture, dimmed, everywhere but in its window.
   painter.save();

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "project/edits/places.h"
+#include "project/edits/sharing.h"
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/framing.h"
@@ -90,6 +91,7 @@ Project withPaintSwapped(const Project& project, std::span<const Id> items, doub
 }
 
 Picture keptCovering(Picture picture, const Item& item) {
+  if (picture.share != 0) return picture;  // it covers all its frames together
   picture.framing = keptCovering(picture.framing, boxInFrame(item), picture.medium->width, picture.medium->height);
   return picture;
 }
@@ -150,37 +152,35 @@ Project withPictures(const Project& project, std::span<const Id> items,
 }
 
 Project withFit(const Project& project, std::span<const Id> items, Fit fit, double ppi) {
-  return withPictures(project, items, [&](Picture& picture, const Item& item) {
-    picture.framing =
-        fitted(picture.framing, boxInFrame(item), picture.medium->width, picture.medium->height, fit, ppi);
+  return withFramings(project, items, [&](Framing& framing, const Box& frame, const Medium& medium) {
+    framing = fitted(framing, frame, medium.width, medium.height, fit, ppi);
   });
 }
 
 Project withPicturesMirrored(const Project& project, std::span<const Id> items) {
-  return withPictures(project, items, [](Picture& picture, const Item& item) {
-    picture.framing = mirroredIn(picture.framing, boxInFrame(item));
-  });
+  return withFramings(project, items,
+                      [](Framing& framing, const Box& frame, const Medium&) { framing = mirroredIn(framing, frame); });
 }
 
 Project withHabits(const Project& project, std::span<const Id> items,
                    const std::function<void(FramingHabits&)>& change) {
-  return withPictures(project, items, [&](Picture& picture, const Item& item) {
-    change(picture.framing.habits);
-    picture = keptCovering(std::move(picture), item);
-  });
+  return withFramings(project, items, [&](Framing& framing, const Box&, const Medium&) { change(framing.habits); });
 }
 
 Project withPictureTurned(const Project& project, Id id, double turn) {
-  return withPictures(project, std::vector{id}, [&](Picture& picture, const Item& item) {
-    const Box box = boxInFrame(item);
-    picture.framing = turnedAbout(picture.framing, box.isEmpty() ? Point{} : box.centre(), turn);
-    picture = keptCovering(std::move(picture), item);
+  return withFramings(project, std::vector{id}, [&](Framing& framing, const Box& frame, const Medium&) {
+    framing = turnedAbout(framing, frame.isEmpty() ? Point{} : frame.centre(), turn);
   });
 }
 
 Project withAdjustments(const Project& project, std::span<const Id> items,
                         const std::function<void(Adjustments&)>& change) {
-  return withPictures(project, items, [&](Picture& picture, const Item&) {
+  // All frames of a shared photo show it alike.
+  std::vector<Id> all;
+  for (const Id id : items)
+    for (const Id sharer : sharersOf(project, id))
+      if (!contains(all, sharer)) all.push_back(sharer);
+  return withPictures(project, all, [&](Picture& picture, const Item&) {
     Adjustments adjustments = picture.adjustments ? *picture.adjustments : Adjustments{};
     change(adjustments);
     picture.adjustments = shared(adjustments);
@@ -188,6 +188,9 @@ Project withAdjustments(const Project& project, std::span<const Id> items,
 }
 
 Project withReframing(const Project& project, Id id, const Affine& sheetMap) {
+  if (const ItemPtr item = findItem(project, id); item && shareOf(*item) != 0)
+    return withFramings(project, std::vector{id},
+                        [&](Framing& framing, const Box&, const Medium&) { framing = moved(framing, sheetMap); });
   const Affine frame = frameToSheet(project, id);
   const auto back = frame.inverse();
   if (!back) return project;
@@ -198,9 +201,7 @@ Project withReframing(const Project& project, Id id, const Affine& sheetMap) {
       const auto place = pictureFillOf(*item.style) - item.style->fills.data();
       auto& picture = std::get<Picture>(changeable(out).fills[static_cast<std::size_t>(place)].paint);
       Framing& f = picture.framing;
-      f.centre = map(f.centre);
-      f.pointsPerPixel *= map.meanScale();
-      f.turn += map.turnAngle();
+      f = moved(f, map);
       f = keptCovering(f, boxInFrame(item), picture.medium->width, picture.medium->height);
       return out;
     }

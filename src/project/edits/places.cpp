@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "project/edits/fills.h"
+#include "project/edits/sharing.h"
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/framing.h"
@@ -94,12 +95,28 @@ Item resized(const Item& item, const Affine& map) {
 
 namespace {
 
+/// Where all frames of a shared photo were mapped, it goes along.
+Project withSharesMovedAlong(const Project& before, Project after, std::span<const Id> items, const Affine& sheetMap) {
+  std::vector<Id> done;
+  for (const Id id : items) {
+    const ItemPtr item = findItem(before, id);
+    const Id share = item ? shareOf(*item) : 0;
+    if (share == 0 || contains(done, share)) continue;
+    done.push_back(share);
+    const auto sharers = sharersOf(before, id);
+    if (std::all_of(sharers.begin(), sharers.end(), [&](Id one) { return contains(items, one); }))
+      after = withSharedPhotoAlong(after, id, sheetMap);
+  }
+  return after;
+}
+
 template <class Map>
 Project withEachMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap, const Map& mapOne) {
-  return withFate(project, items, Meets::InsteadOfThem, [&](const ItemPtr& item, const Affine& parent) {
+  Project out = withFate(project, items, Meets::InsteadOfThem, [&](const ItemPtr& item, const Affine& parent) {
     const Affine map = parent == Affine{} ? sheetMap : parent.inverse().value_or(Affine{}) * sheetMap * parent;
-    return std::make_shared<const Item>(mapOne(*item, map));
+    return std::make_shared<const Item>(withShareKept(*item, mapOne(*item, map)));
   });
+  return withSharesMovedAlong(project, std::move(out), items, sheetMap);
 }
 
 }  // namespace
@@ -136,7 +153,7 @@ Project withSize(const Project& project, Id id, double width, double height) {
     const double sx = box.width() > 0 ? width / box.width() : 1, sy = box.height() > 0 ? height / box.height() : 1;
     const Affine inFrame = Affine::scale(sx, sy).about(box.low);
     const Affine frame = item.toParent();
-    return resized(item, frame * inFrame * *frame.inverse());
+    return withShareKept(item, resized(item, frame * inFrame * *frame.inverse()));
   });
 }
 

@@ -232,6 +232,26 @@ Item freshCopy(const Item& item, Id& nextId) {
   return copy;
 }
 
+namespace {
+
+/// A copy shows its photo as its own: it lies elsewhere.
+Item withoutShares(const Item& item) {
+  Item out = item;
+  const auto shares = [](const Fill& fill) {
+    const auto* picture = std::get_if<Picture>(&fill.paint);
+    return picture && picture->share != 0;
+  };
+  if (std::any_of(item.style->fills.begin(), item.style->fills.end(), shares))
+    for (Fill& fill : changeable(out).fills)
+      if (auto* picture = std::get_if<Picture>(&fill.paint)) picture->share = 0;
+  ItemList children = childrenOf(item);
+  for (std::size_t i = 0; i < children.size(); ++i)
+    children.set(i, std::make_shared<const Item>(withoutShares(*children[i])));
+  return children.empty() ? out : *withChildren(out, std::move(children));
+}
+
+}  // namespace
+
 Project withCopiesOnTop(const Project& project, Id to, std::span<const ItemPtr> items, Point shift,
                         std::vector<Id>& copies) {
   const SheetPtr sheet = findSheet(project, to);
@@ -241,7 +261,7 @@ Project withCopiesOnTop(const Project& project, Id to, std::span<const ItemPtr> 
   std::vector<Item> fresh;
   fresh.reserve(items.size());
   for (const ItemPtr& item : items) {
-    fresh.push_back(freshCopy(*withSwatchesOf(project, item), next.nextId));
+    fresh.push_back(freshCopy(withoutShares(*withSwatchesOf(project, item)), next.nextId));
     fresh.back().name = names.take(item->name);
     fresh.back().position = fresh.back().position + shift;
     copies.push_back(fresh.back().id);

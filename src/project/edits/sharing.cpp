@@ -1,0 +1,137 @@
+#include "project/edits/sharing.h"
+
+#include <algorithm>
+#include <set>
+
+#include "project/edits/fills.h"
+#include "project/edits/tree.h"
+#include "project/forms/form.h"
+#include "project/lookup.h"
+#include "project/resolve.h"
+
+namespace widecut {
+namespace {
+
+void gather(const ItemList& items, Id share, std::vector<Id>& found) {
+  for (const ItemPtr& item : items) {
+    if (shareOf(*item) == share) found.push_back(item->id);
+    gather(childrenOf(*item), share, found);
+  }
+}
+
+/// The photo laid there on the sheet, in one item's frame space.
+Project withLaidOnSheet(const Project& project, Id id, const Framing& onSheet, const Picture& shared) {
+  const auto back = frameToSheet(project, id).inverse();
+  if (!back) return project;
+  const int width = shared.medium->width, height = shared.medium->height;
+  return withItem(project, id, [&](const Item& item) {
+    Item out = item;
+    Picture picture = shared;
+    picture.framing = framingOf(*back * pixelsToFrame(onSheet, width, height), width, height, onSheet.habits);
+    setPicture(changeable(out), picture);
+    return out;
+  });
+}
+
+Project withAllLaid(const Project& project, std::span<const Id> items, const Framing& onSheet, const Picture& shared) {
+  Project out = project;
+  for (const Id id : items) out = withLaidOnSheet(out, id, onSheet, shared);
+  return out;
+}
+
+Box boxOf(const Project& project, std::span<const Id> items) {
+  Box box;
+  for (const Id id : items) box.add(boxOnSheet(project, id));
+  return box;
+}
+
+}  // namespace
+
+Id shareOf(const Item& item) {
+  const Picture* picture = pictureOf(*item.style);
+  return picture ? picture->share : 0;
+}
+
+std::vector<Id> sharersOf(const Project& project, Id id) {
+  const ItemPtr item = findItem(project, id);
+  const Id share = item ? shareOf(*item) : 0;
+  if (share == 0) return {id};
+  std::vector<Id> found;
+  gather(sheetOf(project, id)->items, share, found);
+  return found;
+}
+
+Box boxOfSharers(const Project& project, Id item) { return boxOf(project, sharersOf(project, item)); }
+
+std::optional<Framing> framingOnSheet(const Project& project, Id id) {
+  const ItemPtr item = findItem(project, id);
+  const auto shown = item ? shownPhoto(*item) : std::nullopt;
+  if (!shown) return std::nullopt;
+  return framingOf(frameToSheet(project, id) * shown->pixelsToFrame, shown->medium->width, shown->medium->height,
+                   shown->habits);
+}
+
+Project withSharedPhoto(const Project& project, std::span<const Id> ids, Id source) {
+  const ItemPtr from = findItem(project, source);
+  const auto shown = from ? shownPicture(*from) : std::nullopt;
+  const std::vector<Id> items = outermost(project, ids);
+  if (!shown || items.size() < 2) return project;
+  Picture shared = *shown;
+  shared.share = project.nextId;
+  const Framing onSheet = fitted(*framingOnSheet(project, source), boxOf(project, items), shared.medium->width,
+                                 shared.medium->height, Fit::Cover, 72);
+  Project out = withAllLaid(project, items, onSheet, shared);
+  ++out.nextId;
+  return out;
+}
+
+Project withPhotosOfTheirOwn(const Project& project, std::span<const Id> items) {
+  return withPictures(project, items, [](Picture& picture, const Item&) { picture.share = 0; });
+}
+
+Project withFramings(const Project& project, std::span<const Id> items, const FramingChange& change) {
+  std::vector<Id> own;
+  std::set<Id> shares;
+  Project out = project;
+  for (const Id id : items) {
+    const ItemPtr item = findItem(out, id);
+    const Id share = item ? shareOf(*item) : 0;
+    if (share == 0) {
+      own.push_back(id);
+      continue;
+    }
+    if (!shares.insert(share).second) continue;
+    const auto sharers = sharersOf(out, id);
+    const Picture picture = *pictureOf(*item->style);
+    const Box box = boxOf(out, sharers);
+    Framing onSheet = *framingOnSheet(out, id);
+    change(onSheet, box, *picture.medium);
+    out = withAllLaid(out, sharers, keptCovering(onSheet, box, picture.medium->width, picture.medium->height), picture);
+  }
+  return withPictures(out, own, [&](Picture& picture, const Item& item) {
+    change(picture.framing, boxInFrame(item), *picture.medium);
+    picture = keptCovering(std::move(picture), item);
+  });
+}
+
+Project withSharedPhotoAlong(const Project& project, Id id, const Affine& sheetMap) {
+  const ItemPtr item = findItem(project, id);
+  const auto onSheet = framingOnSheet(project, id);
+  if (!onSheet || shareOf(*item) == 0) return project;
+  return withAllLaid(project, sharersOf(project, id), moved(*onSheet, sheetMap), *pictureOf(*item->style));
+}
+
+Item withShareKept(const Item& before, Item after) {
+  if (shareOf(before) == 0 || shareOf(after) == 0) return after;
+  const Picture was = *pictureOf(*before.style);
+  const auto back = after.toParent().inverse();
+  if (!back) return after;
+  Picture now = *pictureOf(*after.style);
+  const int width = was.medium->width, height = was.medium->height;
+  now.framing = framingOf(*back * before.toParent() * pixelsToFrame(was.framing, width, height), width, height,
+                          was.framing.habits);
+  setPicture(changeable(after), now);
+  return after;
+}
+
+}  // namespace widecut

@@ -1,0 +1,39 @@
+// One photo behind several frames: it lies on the sheet, and each frame looks at the part of it that is behind it.
+#pragma once
+
+#include <functional>
+#include <span>
+
+#include "project/framing.h"
+
+namespace widecut {
+
+/// The number of the shared photo that shows in the item; 0 for none, and for one of its own.
+Id shareOf(const Item& item);
+/// The items that show the same shared photo on the same sheet, from back to front, this one included; only this one
+/// where it shows a photo of its own.
+std::vector<Id> sharersOf(const Project& project, Id item);
+/// What they take up together, on the sheet.
+Box boxOfSharers(const Project& project, Id item);
+/// Where the photo that shows in the item lies on the sheet; nothing for items without one.
+std::optional<Framing> framingOnSheet(const Project& project, Id item);
+
+/// The photo of one of the items behind all of them, just covering what they take up together; frames that shared another
+/// one leave it. Nothing changes for fewer than two items, or where `source` shows none.
+Project withSharedPhoto(const Project& project, std::span<const Id> items, Id source);
+/// Photos that stay where they are, but are the items' own from then on.
+Project withPhotosOfTheirOwn(const Project& project, std::span<const Id> items);
+
+/// A change of a framing in a frame; both are on the sheet for shared photos, and in the item's frame space for others.
+using FramingChange = std::function<void(Framing& framing, const Box& frame, const Medium& medium)>;
+/// The framings of the photos that show in the items, each shared one changed once for all its frames. It goes on
+/// covering them where it does not lie freely.
+Project withFramings(const Project& project, std::span<const Id> items, const FramingChange& change);
+/// A shared photo taken along where all its frames were mapped so; by a similarity of the sheet. It may cover them no
+/// more than before.
+Project withSharedPhotoAlong(const Project& project, Id item, const Affine& sheetMap);
+
+/// The item after its frame changed from what it was before: a photo that it shares is where it was.
+Item withShareKept(const Item& before, Item after);
+
+}  // namespace widecut

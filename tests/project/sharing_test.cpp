@@ -1,0 +1,127 @@
+// One photo behind several frames.
+#include "project/edits/sharing.h"
+
+#include <gtest/gtest.h>
+
+#include "project/edits/groups.h"
+#include "project/resolve.h"
+#include "sample.h"
+
+namespace widecut {
+namespace {
+
+/// A box of 100 × 100 at the left and a disc that overlaps it, with one photo behind both.
+struct Sharing : testing::Test, Sample {
+  std::vector<Id> both;
+
+  void SetUp() override {
+    addPhoto(640, 480);
+    project = withPhotoIn(project, box, photo);
+    both = {box, disc};
+    project = withSharedPhoto(project, both, box);
+  }
+  Affine onSheet(Id id) const { return frameToSheet(project, id) * shownPhoto(*findItem(project, id))->pixelsToFrame; }
+  /// Every frame has the photo at the same place of the sheet.
+  void expectInRegister(std::span<const Id> ids) const {
+    for (const Id id : ids)
+      for (const Point pixel : {Point{0, 0}, Point{640, 0}, Point{100, 480}})
+        EXPECT_NEAR(distance(onSheet(id)(pixel), onSheet(ids[0])(pixel)), 0, 1e-9);
+  }
+  bool isCovered() const {
+    const Affine back = *onSheet(box).inverse();
+    const Box pixels = Box{{0, 0}, {640, 480}}.grown(1e-6), all = boxOfSharers(project, box);
+    for (int i = 0; i < 4; ++i)
+      if (!pixels.contains(back(all.corner(i)))) return false;
+    return true;
+  }
+};
+
+TEST_F(Sharing, OnePhotoCoversAllFramesTogether) {
+  EXPECT_EQ(sharersOf(project, disc), both);
+  EXPECT_NE(shareOf(*findItem(project, box)), 0U);
+  expectInRegister(both);
+  EXPECT_TRUE(isCovered());
+  EXPECT_EQ(boxOfSharers(project, box).high.x, 130);
+}
+
+TEST_F(Sharing, ReframingReachesEveryFrame) {
+  const Affine before = onSheet(disc), map = Affine::scale(1.4, 1.4).about({60, 40});
+  project = withReframing(project, disc, map);
+  expectInRegister(both);
+  EXPECT_NEAR(distance(onSheet(box)(Point{320, 240}), (map * before)(Point{320, 240})), 0, 1e-9);
+  // Further than it covers them it does not go.
+  project = withReframing(project, box, Affine::move({500, 0}));
+  expectInRegister(both);
+  EXPECT_TRUE(isCovered());
+  project = withPicturesMirrored(project, std::vector<Id>{disc});
+  expectInRegister(both);
+  EXPECT_LT(onSheet(box).determinant(), 0);
+  project = withPictureTurned(project, box, 0.2);
+  expectInRegister(both);
+  EXPECT_TRUE(isCovered());
+  project = withAdjustments(project, std::vector<Id>{box}, [](Adjustments& a) { a.set(Adjusting::Grey, 1); });
+  EXPECT_TRUE(shownPhoto(*findItem(project, disc))->adjustments);
+}
+
+TEST_F(Sharing, AFrameThatIsMovedTurnedOrResizedLooksAtAnotherPart) {
+  const Affine before = onSheet(box);
+  project = withMapped(project, std::vector<Id>{disc}, Affine::move({-20, 15}));
+  project = withMapped(project, std::vector<Id>{disc}, Affine::turn(0.7).about({80, 60}));
+  project = withResized(project, std::vector<Id>{box}, Affine::scale(0.5, 0.8).about({0, 0}));
+  project = withSize(project, disc, 30, 44);
+  EXPECT_NEAR(distance(onSheet(box)(Point{9, 9}), before(Point{9, 9})), 0, 1e-9);
+  expectInRegister(both);
+}
+
+TEST_F(Sharing, AllFramesTogetherTakeItAlong) {
+  const Affine before = onSheet(box), map = Affine::turn(0.3).about({50, 50});
+  project = withMapped(project, both, map);
+  expectInRegister(both);
+  EXPECT_NEAR(distance(onSheet(disc)(Point{10, 20}), (map * before)(Point{10, 20})), 0, 1e-9);
+}
+
+TEST_F(Sharing, AGroupOfThemStaysInRegister) {
+  Id group = 0;
+  const Affine before = onSheet(box);
+  project = grouped(project, both, group);
+  expectInRegister(both);
+  EXPECT_EQ(sharersOf(project, disc), both);
+  project = withMapped(project, std::vector<Id>{group}, Affine::move({10, 5}));
+  expectInRegister(both);
+  EXPECT_NEAR(distance(onSheet(box)(Point{0, 0}), before(Point{0, 0}) + Point{10, 5}), 0, 1e-9);
+}
+
+TEST_F(Sharing, FramesJoinAndLeave) {
+  const Affine before = onSheet(box);
+  const Id third = add("third", transformed(ellipseOutline(20, 20), Affine::move({180, 140})), {9, 9, 9});
+  project = withSharedPhoto(project, std::vector<Id>{box, disc, third}, disc);
+  EXPECT_EQ(sharersOf(project, third), (std::vector<Id>{box, disc, third}));
+  EXPECT_TRUE(isCovered());
+  project = withPhotosOfTheirOwn(project, std::vector<Id>{disc});
+  EXPECT_EQ(sharersOf(project, third), (std::vector<Id>{box, third}));
+  EXPECT_EQ(shareOf(*findItem(project, disc)), 0U);
+  expectInRegister(std::vector<Id>{box, disc, third});
+  (void)before;
+  // What left goes with its frame again.
+  const Affine left = onSheet(disc);
+  project = withMapped(project, std::vector<Id>{disc}, Affine::move({7, 0}));
+  EXPECT_NEAR(distance(onSheet(disc)(Point{0, 0}), left(Point{0, 0}) + Point{7, 0}), 0, 1e-9);
+}
+
+TEST_F(Sharing, ACopyShowsItsPhotoAsItsOwn) {
+  std::vector<Id> copies;
+  const ItemPtr item = findItem(project, disc);
+  project = withCopiesOnTop(project, sheet, {&item, 1}, {30, 30}, copies);
+  EXPECT_EQ(shareOf(*findItem(project, copies.front())), 0U);
+  EXPECT_EQ(sharersOf(project, box), both);
+}
+
+TEST_F(Sharing, NeedsAPhotoAndTwoFrames) {
+  Sample plain;
+  EXPECT_TRUE(isSame(withSharedPhoto(plain.project, std::vector<Id>{plain.box, plain.disc}, plain.box), plain.project));
+  const Project before = project;
+  EXPECT_TRUE(isSame(withSharedPhoto(project, std::vector<Id>{box}, box), before));
+}
+
+}  // namespace
+}  // namespace widecut
