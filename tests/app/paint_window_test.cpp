@@ -46,6 +46,24 @@ struct PaintWindow : testing::Test {
   }
 };
 
+TEST_F(PaintWindow, AnOfferStaysUnderThePointerWhileItIsTried) {
+  box();
+  w.key(Qt::Key_E, Qt::ShiftModifier);
+  auto& card = w.shown<QWidget>("add outline copy");
+  const QPoint before = card.mapToGlobal(QPoint());
+  QEnterEvent enter(QPointF(5, 5), QPointF(5, 5), card.mapToGlobal(QPointF(5, 5)));
+  QApplication::sendEvent(&card, &enter);
+  w.settle();
+  EXPECT_EQ(w.only()->style->effects.size(), 1U) << "it is tried";
+  EXPECT_EQ(w.shown<QWidget>("add outline copy").mapToGlobal(QPoint()), before);
+  EXPECT_TRUE(w.window.findChild<QWidget*>("bench")->rect().contains(
+      card.mapTo(w.window.findChild<QWidget*>("bench"), card.rect().center())));
+  QTest::mouseClick(&card, Qt::LeftButton);
+  w.settle();
+  EXPECT_EQ(findItem(w.desk().settled(), w.only()->id)->style->effects.size(), 1U);
+  EXPECT_TRUE(w.shown<QWidget>("effect outline copy").isVisible());
+}
+
 TEST_F(PaintWindow, AFillBecomesAGradientWhoseLineLiesOnTheMat) {
   box();
   makeGradient();

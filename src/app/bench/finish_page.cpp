@@ -270,7 +270,9 @@ void FinishPage::refresh(bool selection) {
     offers_ = false;
   }
   chosen_ = std::min(chosen_, effects.empty() ? 0 : effects.size() - 1);
-  const bool isOffering = offers_ || effects.empty();
+  // An offer that is pointed at is not there yet: what is offered stays under the pointer.
+  const ItemPtr settled = item(desk_.settled());
+  const bool isOffering = offers_ || effects.empty() || (settled && settled->style->effects.empty());
   const bool one = !isOffering;
   const EffectDeclaration* declared = one ? &declarationOf(effects[chosen_].kind) : nullptr;
   heading_->setText(
@@ -282,7 +284,7 @@ void FinishPage::refresh(bool selection) {
   away_->setVisible(one);
   forward_->setVisible(one && effects.size() > 1);
   backward_->setVisible(one && effects.size() > 1);
-  more_->setVisible(!effects.empty());
+  more_->setVisible(one || offers_);
   more_->setChecked(offers_);
   numbersBox_->setVisible(one);
   // While a number is tried the cards stay: the page shows it.
