@@ -1,8 +1,8 @@
 #include "media/pixel_buffers.h"
 
-#include <QSemaphore>
 #include <QThreadPool>
 #include <algorithm>
+#include <condition_variable>
 #include <cstdlib>
 #include <mutex>
 #include <vector>
@@ -83,21 +83,25 @@ void inBands(int rows, int width, const std::function<void(int begin, int end)>&
   constexpr double worthwhile = 1 << 17;  // pixels
   QThreadPool& pool = *QThreadPool::globalInstance();
   const int bands = static_cast<double>(rows) * width < worthwhile ? 1 : std::clamp(pool.maxThreadCount(), 1, rows);
-  QSemaphore done;
-  int elsewhere = 0;
+  std::mutex mutex;
+  std::condition_variable done;
+  int elsewhere = 0, ended = 0;  // the latter under the mutex
   for (int band = bands - 1; band >= 0; --band) {
     const auto edge = [&](int i) { return static_cast<int>(static_cast<long long>(rows) * i / bands); };
     const int begin = edge(band), end = edge(band + 1);
     const auto there = [&, begin, end] {
       work(begin, end);
-      done.release();
+      const std::lock_guard lock(mutex);
+      ++ended;
+      done.notify_one();
     };
     if (band > 0 && pool.tryStart(there))
       ++elsewhere;
     else
       work(begin, end);
   }
-  done.acquire(elsewhere);
+  std::unique_lock lock(mutex);
+  done.wait(lock, [&] { return ended == elsewhere; });
 }
 
 }  // namespace widecut
