@@ -18,8 +18,8 @@ Box boxOfSharers(const Project& project, Id item);
 /// Where the photo that shows in the item lies on the sheet; nothing for items without one.
 std::optional<Framing> framingOnSheet(const Project& project, Id item);
 
-/// The photo of one of the items behind all of them, just covering what they take up together; frames that shared another
-/// one leave it. Nothing changes for fewer than two items, or where `source` shows none.
+/// The photo of one of the items behind all of them, just covering what they take up together; frames that shared
+/// another one leave it. Nothing changes for fewer than two items, or where `source` shows none.
 Project withSharedPhoto(const Project& project, std::span<const Id> items, Id source);
 /// Photos that stay where they are, but are the items' own from then on.
 Project withPhotosOfTheirOwn(const Project& project, std::span<const Id> items);
