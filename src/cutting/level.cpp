@@ -76,21 +76,32 @@ double areaBelow(const Outline& outline, double y) {
   return sum;
 }
 
-Result<Level> levelAt(const Operand& shape, double share, LevelBy by) {
+namespace {
+
+/// The shape without overlaps, where a share of it can be filled.
+Result<Outline> fillable(const Operand& shape, double share) {
   if (!(share >= 0 && share <= 1)) return problem("a level must be from 0 to 100 per cent");
-  const auto clean = simplified(shape);
+  auto clean = simplified(shape);
+  if (clean && !(signedArea(*clean) > 0)) return problem("the outline has no area to fill");
+  return clean;
+}
+
+}  // namespace
+
+Result<Level> levelAt(const Operand& shape, double share, LevelBy by) {
+  if (by != LevelBy::Height && by != LevelBy::Area) return problem("a level of that kind has no surface");
+  const auto clean = fillable(shape, share);
   if (!clean) return tl::unexpected(clean.error());
   const Box box = bounds(*clean);
-  const double whole = signedArea(*clean);
-  if (box.isEmpty() || !(whole > 0)) return problem("the outline has no area to fill");
   Level level;
   level.y = box.high.y - share * box.height();
   if (by == LevelBy::Area) {
+    const double filled = share * signedArea(*clean);
     double low = box.low.y, high = box.high.y;
     for (int i = 0; i < 200 && low < high; ++i) {
       level.y = 0.5 * (low + high);
       if (level.y == low || level.y == high) break;
-      (areaBelow(*clean, level.y) > share * whole ? low : high) = level.y;
+      (areaBelow(*clean, level.y) > filled ? low : high) = level.y;
     }
   }
   if (share == 0) return level;
@@ -107,11 +118,9 @@ Result<Outline> filledTo(const Operand& shape, double share, LevelBy by) {
     if (!level) return tl::unexpected(level.error());
     return std::move(level->filled);
   }
-  if (!(share >= 0 && share <= 1)) return problem("a level must be from 0 to 100 per cent");
-  const auto clean = simplified(shape);
+  const auto clean = fillable(shape, share);
   if (!clean) return tl::unexpected(clean.error());
   const Box box = bounds(*clean);
-  if (box.isEmpty()) return problem("the outline has no area to fill");
   if (share == 0) return Outline{};
   if (share == 1) return *clean;
   if (by == LevelBy::Width) {

@@ -6,9 +6,9 @@
 #include <functional>
 
 #include "geometry/affine.h"
+#include "media/bands.h"
 #include "media/gaussian.h"
 #include "media/photo_decode.h"
-#include "media/pixel_buffers.h"
 
 namespace widecut {
 namespace {

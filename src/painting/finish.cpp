@@ -6,6 +6,7 @@
 #include <vector>
 
 #include "geometry/affine.h"
+#include "media/bands.h"
 #include "media/gaussian.h"
 #include "media/pixel_buffers.h"
 

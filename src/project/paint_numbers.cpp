@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "project/usual_colours.h"
+
 namespace widecut {
 namespace {
 
@@ -305,7 +307,7 @@ FillKind fillKindOf(const Paint& paint) {
 }
 
 Paint asKind(const Paint& paint, FillKind kind) {
-  const Colour colour = colourOf(paint).value_or(Colour{0x8F, 0xA9, 0xB8});
+  const Colour colour = colourOf(paint).value_or(usualFill);
   Hatch hatch;
   if (const auto* before = std::get_if<Hatch>(&paint)) hatch = *before;
   hatch.colour = colour;

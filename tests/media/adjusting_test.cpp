@@ -4,8 +4,11 @@
 #include <gtest/gtest.h>
 
 #include <QThread>
+#include <atomic>
 #include <cmath>
 
+#include "media/bands.h"
+#include "media/pixel_buffers.h"
 #include "test_photos.h"
 
 namespace widecut {
@@ -149,6 +152,31 @@ TEST(Adjusting, LevelsLookLikeTheWholePhotoMadeSmaller) {
   const QImage large = adjustedPhoto(photo, a).scaled(400, 300, Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
   const QImage small = adjustedPhoto(photo.scaled(400, 300, Qt::IgnoreAspectRatio, Qt::SmoothTransformation), a);
   EXPECT_LE(farthest(large, small), 4);
+}
+
+TEST(Bands, ReachEveryRowOnce) {
+  for (const auto& [rows, width] : {std::pair{1, 4000}, {3, 9}, {701, 999}, {5000, 40}}) {
+    std::vector<std::atomic<int>> seen(static_cast<std::size_t>(rows));
+    inBands(rows, width, [&](int begin, int end) {
+      for (int y = begin; y < end; ++y) ++seen[static_cast<std::size_t>(y)];
+    });
+    EXPECT_TRUE(std::all_of(seen.begin(), seen.end(), [](const auto& n) { return n == 1; })) << rows;
+  }
+}
+
+TEST(UnpaintedImages, AreOnesOwnWhateverMemoryTheyHave) {
+  const QSize size(900, 700);
+  QImage first = unpaintedImage(size);
+  first.fill(Qt::red);
+  const QImage kept = first;
+  first = QImage();
+  QImage second = unpaintedImage(size), third = unpaintedImage(size);
+  second.fill(Qt::blue);
+  third.fill(Qt::green);
+  EXPECT_EQ(kept.pixelColor(450, 350), QColor(Qt::red));
+  EXPECT_EQ(second.pixelColor(899, 699), QColor(Qt::blue));
+  EXPECT_EQ(third.size(), size);
+  EXPECT_TRUE(unpaintedImage({0, 5}).isNull());
 }
 
 TEST(AdjustedLevels, AreKeptApartAndLetGo) {

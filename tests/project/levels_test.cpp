@@ -6,6 +6,7 @@
 #include <random>
 
 #include "cutting/knife.h"
+#include "cutting/level_line.h"
 #include "cutting/planar_map.h"
 #include "project/edits/colours.h"
 #include "project/edits/words.h"
@@ -72,6 +73,48 @@ TEST(Levels, ByWidthAndByTurn) {
     EXPECT_FALSE(filledTo(disc, 1.01, by));
     EXPECT_FALSE(filledTo({rectangleOutline(0, 0)}, 0.5, by));
   }
+}
+
+TEST(Levels, ALevelIsTakenHoldOfWhereItStands) {
+  std::mt19937 random(3);
+  for (int i = 0; i < 30; ++i) {
+    const Operand shape{withHoles(random)};
+    const Box box = bounds(shape.outline);
+    for (const LevelBy by : {LevelBy::Height, LevelBy::Area, LevelBy::Width, LevelBy::Turn})
+      for (const double share : {0.05, 0.3, 0.62, 0.95}) {
+        const auto line = levelLine(shape, share, by);
+        ASSERT_TRUE(line);
+        EXPECT_TRUE(box.grown(1e-9).contains(line->from));
+        EXPECT_TRUE(box.grown(1e-9).contains(line->to));
+        for (const Point at : {line->grip(by), line->to}) {
+          const auto through = shareThrough(shape, at, by);
+          ASSERT_TRUE(through);
+          EXPECT_NEAR(*through, share, 1e-9);
+        }
+      }
+    // Beyond the box a level is empty, or full.
+    EXPECT_EQ(*shareThrough(shape, box.high + Point{5, 5}, LevelBy::Area), 0);
+    EXPECT_EQ(*shareThrough(shape, box.low - Point{5, 5}, LevelBy::Height), 1);
+    EXPECT_EQ(*shareThrough(shape, box.low - Point{5, 5}, LevelBy::Width), 0);
+  }
+  const Operand nothing{rectangleOutline(0, 0)};
+  EXPECT_FALSE(levelLine(nothing, 0.5, LevelBy::Height));
+  EXPECT_FALSE(shareThrough(nothing, {0, 0}, LevelBy::Height));
+  EXPECT_FALSE(levelAt({rectangleOutline(4, 4)}, 0.5, LevelBy::Turn)) << "a dial has no surface";
+}
+
+TEST(Levels, TheFrontmostThatShowsIsSet) {
+  Style style;
+  Fill fill{Colour{1, 2, 3}};
+  setLevel(style, 0.3);
+  fill.level = FillLevel{LevelBy::Area, 0.1};
+  style.fills = {fill, fill, fill};
+  style.fills[2].shown = false;
+  setLevel(style, 0.7);
+  EXPECT_EQ(style.fills[0].level->share, 0.1);
+  EXPECT_EQ(style.fills[1].level->share, 0.7);
+  EXPECT_EQ(style.fills[2].level->share, 0.1);
+  EXPECT_EQ(levelFillOf(style), &style.fills[1]);
 }
 
 TEST(Levels, ListsAndTablesAreRead) {

@@ -42,6 +42,9 @@ TEST_F(Sharing, OnePhotoCoversAllFramesTogether) {
   expectInRegister(both);
   EXPECT_TRUE(isCovered());
   EXPECT_EQ(boxOfSharers(project, box).high.x, 130);
+  const Box window = bounds(windowOnSheet(project, disc));
+  EXPECT_EQ(window.low, boxOfSharers(project, box).low);
+  EXPECT_EQ(window.high, boxOfSharers(project, box).high);
 }
 
 TEST_F(Sharing, ReframingReachesEveryFrame) {
@@ -92,7 +95,6 @@ TEST_F(Sharing, AGroupOfThemStaysInRegister) {
 }
 
 TEST_F(Sharing, FramesJoinAndLeave) {
-  const Affine before = onSheet(box);
   const Id third = add("third", transformed(ellipseOutline(20, 20), Affine::move({180, 140})), {9, 9, 9});
   project = withSharedPhoto(project, std::vector<Id>{box, disc, third}, disc);
   EXPECT_EQ(sharersOf(project, third), (std::vector<Id>{box, disc, third}));
@@ -101,7 +103,6 @@ TEST_F(Sharing, FramesJoinAndLeave) {
   EXPECT_EQ(sharersOf(project, third), (std::vector<Id>{box, third}));
   EXPECT_EQ(shareOf(*findItem(project, disc)), 0U);
   expectInRegister(std::vector<Id>{box, disc, third});
-  (void)before;
   // What left goes with its frame again.
   const Affine left = onSheet(disc);
   project = withMapped(project, std::vector<Id>{disc}, Affine::move({7, 0}));

@@ -32,15 +32,10 @@ ItemPtr firstPhotoItem(const Desk& desk) {
 }
 
 AdjustPage::AdjustPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
-  auto* column = pageColumn(*this);
-  column->setContentsMargins(14, 6, 14, 4);
-  column->setSpacing(5);
-  auto* top = new QHBoxLayout;
-  top->setSpacing(6);
-  column->addLayout(top);
-  heading_ = pageHeading({}, *this);
-  heading_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-  top->addWidget(heading_, 1);
+  const CrowdedPage page = crowdedPage(*this);
+  QVBoxLayout* column = page.column;
+  QHBoxLayout* top = page.top;
+  heading_ = headingOf(*top, *this);
   dark_ = pageButton(*this, {}, "darkTone", tr("What black becomes in two tones"));
   dark_->setAccessibleName(tr("Dark one of two tones"));
   light_ = pageButton(*this, {}, "lightTone", tr("What white becomes in two tones"));

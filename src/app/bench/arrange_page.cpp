@@ -42,12 +42,10 @@ Box around(const Project& project, const std::vector<Id>& ids, AlignTo to) {
 }  // namespace
 
 ArrangePage::ArrangePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
-  auto* column = pageColumn(*this);
-  column->setContentsMargins(14, 6, 14, 4);
+  const CrowdedPage page = crowdedPage(*this);
+  QVBoxLayout* column = page.column;
+  QHBoxLayout* top = page.top;
   column->setSpacing(6);
-  auto* top = new QHBoxLayout;
-  top->setSpacing(6);
-  column->addLayout(top);
   heading_ = pageHeading({}, *this);
   top->addWidget(heading_);
   addTargets(*top);

@@ -37,10 +37,9 @@ QString hex(Colour colour) { return QString::fromStdString(colourText(colour)); 
 }  // namespace
 
 ColoursPage::ColoursPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
-  auto* column = pageColumn(*this);
-  column->setContentsMargins(14, 6, 14, 4);
-  column->setSpacing(5);
-  buildTop(*column);
+  const CrowdedPage page = crowdedPage(*this);
+  QVBoxLayout* column = page.column;
+  buildTop(*page.top);
   auto* box = new QWidget(this);
   cards_ = new QHBoxLayout(box);
   cards_->setContentsMargins(0, 0, 0, 0);
@@ -51,23 +50,18 @@ ColoursPage::ColoursPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   });
 }
 
-void ColoursPage::buildTop(QVBoxLayout& column) {
-  auto* top = new QHBoxLayout;
-  top->setSpacing(6);
-  column.addLayout(top);
-  heading_ = pageHeading({}, *this);
-  heading_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-  top->addWidget(heading_, 1);
+void ColoursPage::buildTop(QHBoxLayout& top) {
+  heading_ = headingOf(top, *this);
   name_ = new QLineEdit(this);
   name_->setObjectName("swatchName");
   name_->setAccessibleName(tr("Name of the swatch"));
   name_->setFixedWidth(140);
   connect(name_, &QLineEdit::editingFinished, this, &ColoursPage::rename);
-  top->addWidget(name_);
+  top.addWidget(name_);
   const auto button = [&](const QString& words, const char* name, const QString& tip, auto pressed) {
     QPushButton* made = pageButton(*this, words, name, tip);
     connect(made, &QPushButton::clicked, this, pressed);
-    top->addWidget(made);
+    top.addWidget(made);
     return made;
   };
   replace_ =

@@ -27,7 +27,7 @@ class ColoursPage : public BenchPage {
     QString onShelf = {};  ///< The name it is kept under, of one that is on the shelf.
   };
 
-  void buildTop(QVBoxLayout& column);
+  void buildTop(QHBoxLayout& top);
   void buildCards();
   void buildFinishes();
   void chooseColour(Colour colour);

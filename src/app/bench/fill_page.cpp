@@ -35,12 +35,10 @@ double turnedBy(double angleDeg, double times) {
 }  // namespace
 
 FillPage::FillPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
-  auto* column = pageColumn(*this);
-  column->setContentsMargins(14, 6, 14, 4);
-  column->setSpacing(5);
-  auto* top = new QHBoxLayout;
+  const CrowdedPage page = crowdedPage(*this);
+  QVBoxLayout* column = page.column;
+  QHBoxLayout* top = page.top;
   top->setSpacing(8);
-  column->addLayout(top);
   heading_ = pageHeading({}, *this);
   top->addWidget(heading_);
   colour_ = new QPushButton(this);

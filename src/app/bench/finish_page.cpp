@@ -53,15 +53,10 @@ ItemPtr withOnly(const Item& item, const Effect& effect) {
 }  // namespace
 
 FinishPage::FinishPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
-  auto* column = pageColumn(*this);
-  column->setContentsMargins(14, 6, 14, 4);
-  column->setSpacing(5);
-  auto* top = new QHBoxLayout;
-  top->setSpacing(6);
-  column->addLayout(top);
-  heading_ = pageHeading({}, *this);
-  heading_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-  top->addWidget(heading_, 1);
+  const CrowdedPage page = crowdedPage(*this);
+  QVBoxLayout* column = page.column;
+  QHBoxLayout* top = page.top;
+  heading_ = headingOf(*top, *this);
   const auto button = [&](const QString& words, const char* name, const QString& tip, auto pressed) {
     QPushButton* made = pageButton(*this, words, name, tip);
     connect(made, &QPushButton::clicked, this, pressed);

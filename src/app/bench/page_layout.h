@@ -1,6 +1,7 @@
 // What the bench's pages begin with.
 #pragma once
 
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
 #include <QScrollArea>
@@ -23,6 +24,29 @@ inline QVBoxLayout* pageColumn(QWidget& page) {
   column->setContentsMargins(14, 9, 14, 10);
   column->setSpacing(8);
   return column;
+}
+
+/// The same for a page with much on it, with a row at its top.
+struct CrowdedPage {
+  QVBoxLayout* column;
+  QHBoxLayout* top;
+};
+inline CrowdedPage crowdedPage(QWidget& page) {
+  auto* column = pageColumn(page);
+  column->setContentsMargins(14, 6, 14, 4);
+  column->setSpacing(5);
+  auto* top = new QHBoxLayout;
+  top->setSpacing(6);
+  column->addLayout(top);
+  return {column, top};
+}
+
+/// A heading at the beginning of a row, that gives way to what follows.
+inline QLabel* headingOf(QHBoxLayout& top, QWidget& page) {
+  auto* heading = pageHeading({}, page);
+  heading->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+  top.addWidget(heading, 1);
+  return heading;
 }
 
 /// A button of a page, with the name that it is found by.

@@ -196,12 +196,7 @@ void ReframePage::paintEvent(QPaintEvent*) {
   }
   const auto back = (frameToSheet(desk_.project(), now->item->id) * now->shown.pixelsToFrame).inverse();
   if (!back) return;
-  QPainterPath window;
-  for (const Id id : sharersOf(desk_.project(), now->item->id)) {
-    const Outline& outline = resolved(*findItem(desk_.project(), id))->outline;
-    window.addPath(painterPath(transformed(outline, *back * frameToSheet(desk_.project(), id))));
-  }
-  window.setFillRule(Qt::WindingFill);
+  const QPainterPath window = painterPath(transformed(windowOnSheet(desk_.project(), now->item->id), *back));
   QPainterPath dim;
   dim.addRect(0, 0, now->medium->width, now->medium->height);
   painter.fillPath(dim.subtracted(window), QColor(28, 43, 40, 150));

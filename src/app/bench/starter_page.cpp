@@ -16,6 +16,7 @@
 #include "painting/item_picture.h"
 #include "project/edits/starters.h"
 #include "project/resolve.h"
+#include "project/usual_colours.h"
 
 namespace widecut {
 namespace {
@@ -147,7 +148,7 @@ QWidget* StarterPage::buildPresets() {
 QImage StarterPage::pictureOf(const StarterKind& kind, const std::vector<double>& numbers, StarterSize size,
                               QSize pixels) const {
   Style style;
-  setColour(style, colourOf(desk_.styleForNew).value_or(Colour{0x8F, 0xA9, 0xB8}));
+  setColour(style, colourOf(desk_.styleForNew).value_or(usualFill));
   const Box box{{0, 0}, {size.width, size.height}};
   const auto item = std::make_shared<const Item>(starterItem(1, "starter", kind, numbers, box, style));
   return widecut::pictureOf({item}, desk_.photos(), pixels, devicePixelRatioF());

@@ -13,6 +13,7 @@
 #include "app/look/theme.h"
 #include "painting/item_picture.h"
 #include "project/edits/starters.h"
+#include "project/usual_colours.h"
 
 namespace widecut {
 namespace {
@@ -174,7 +175,7 @@ void StartersModel::filter(const QString& text) {
 }
 
 void StartersModel::refresh() {
-  const Colour now = colourOf(desk_.styleForNew).value_or(Colour{0x8F, 0xA9, 0xB8});
+  const Colour now = colourOf(desk_.styleForNew).value_or(usualFill);
   if (now != colour_) pictures_.clear();
   colour_ = now;
   filter(text_);

@@ -19,6 +19,7 @@
 #include "project/limits.h"
 #include "project/names.h"
 #include "project/resolve.h"
+#include "project/usual_colours.h"
 #include "storage/project_file.h"
 #include "words/text_breaks.h"
 
@@ -78,7 +79,7 @@ Result<void> takeText(Desk& desk, const QString& text) {
   for (const SetLine& line : setWords(content.text, content.style, {}).lines) width = std::max(width, line.width);
   if (width > room) content.frame = TextFrame{room, on->height * 0.8};
   Style look;
-  setColour(look, Colour{0x23, 0x30, 0x2E});
+  setColour(look, usualInk);
   Item item = plainItem(desk.settled().nextId, UniqueNames(*on).take(nameOfWords(content.text)), {}, std::move(look));
   item.form = wordsForm(std::move(content));
   item.position = on->box().centre() - boxInFrame(item).centre();

@@ -9,6 +9,7 @@
 #include "project/edits/order.h"
 #include "project/edits/sheets.h"
 #include "project/limits.h"
+#include "project/usual_colours.h"
 
 namespace widecut {
 
@@ -20,7 +21,7 @@ Project emptyProject() {
 }
 
 Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const Project>(emptyProject())) {
-  setColour(styleForNew, Colour{0x8F, 0xA9, 0xB8});
+  setColour(styleForNew, usualFill);
   sheet_ = sheetsOf(settled()).front()->id;
   // Photos become ready one by one; what shows them is painted anew once for a few.
   readySoon_.setSingleShot(true);

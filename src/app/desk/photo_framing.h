@@ -17,7 +17,7 @@ bool sharesPhoto(const Desk& desk);
 void leaveSharedPhoto(Desk& desk);
 /// Left and right of the photos exchanged.
 void mirrorPhotos(Desk& desk);
-/// The photos fitted into their frames; true pixels at the ppi of the piece's delivery.
+/// The photos fitted into their frames; true pixels are 300 an inch, and 96 in pieces set out in pixels.
 void fitPhotos(Desk& desk, Fit fit);
 /// A habit of the photos turned on, or off where all have it.
 void toggleHabit(Desk& desk, bool FramingHabits::*habit, const QString& name);

@@ -20,11 +20,10 @@
 #include "project/edits/fills.h"
 #include "project/limits.h"
 #include "project/resolve.h"
+#include "project/usual_colours.h"
 
 namespace widecut {
 namespace {
-
-constexpr Colour usualLine{0x23, 0x30, 0x2E};
 
 QPushButton* smallButton(const QString& name, const QString& tip, QWidget* parent) {
   auto* button = new QPushButton(parent);
@@ -73,7 +72,7 @@ void setLineWidth(Style& style, std::size_t fromFront, double width) {
   else if (width > 0 && place)
     style.lines[place->index].shape.width = within;
   else if (width > 0)
-    setLine(style, plainLine(usualLine, within));
+    setLine(style, plainLine(usualInk, within));
 }
 
 }  // namespace
@@ -229,11 +228,11 @@ bool PaintPage::make(const QString& name, const StyleEdit& edit) {
 void PaintPage::add(bool isLine) {
   make(isLine ? tr("Add an outline") : tr("Add a fill"), [isLine](Style& style) {
     if (isLine) {
-      style.lines.push_back(style.lines.empty() ? plainLine(usualLine, 1) : style.lines.back());
+      style.lines.push_back(style.lines.empty() ? plainLine(usualInk, 1) : style.lines.back());
     } else {
       // Half of it shows what was there.
       Fill fill;
-      fill.paint = colourOf(style).value_or(Colour{0x8F, 0xA9, 0xB8});
+      fill.paint = colourOf(style).value_or(usualFill);
       if (!style.fills.empty()) fill.opacity = 0.5;
       style.fills.push_back(std::move(fill));
     }

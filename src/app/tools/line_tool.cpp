@@ -11,6 +11,7 @@
 #include "project/edits/tree.h"
 #include "project/limits.h"
 #include "project/names.h"
+#include "project/usual_colours.h"
 
 namespace widecut {
 namespace {
@@ -32,7 +33,7 @@ Point wayOf(const std::vector<double>& values) {
 Style lineStyle(const Desk& desk) {
   Style style;
   const Line* line = lineOf(desk.styleForNew);
-  setLine(style, line ? *line : plainLine(colourOf(desk.styleForNew).value_or(Colour{0x23, 0x30, 0x2E}), usualWidth));
+  setLine(style, line ? *line : plainLine(colourOf(desk.styleForNew).value_or(usualInk), usualWidth));
   return style;
 }
 

@@ -4,8 +4,6 @@
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
-#include "cutting/knife.h"
-#include "geometry/outline.h"
 #include "painting/raster.h"
 #include "project/edits/colours.h"
 #include "project/edits/levels.h"
@@ -57,31 +55,12 @@ const PaintGrips::Surface* PaintGrips::surface() const {
   const ItemPtr item = shown && !shown->locked ? findItem(desk_.project(), shown->id) : nullptr;
   const Fill* fill = item ? levelFillOf(*item->style) : nullptr;
   if (!fill) return nullptr;
-  if (surface_ && surface_->item == item) {
-    surface_->toSheet = frameToSheet(desk_.project(), item->id);
-    return &*surface_;
+  if (!surface_ || surface_->item != item) {
+    const auto line = levelLine({resolved(*item)->outline}, fill->level->share, fill->level->by);
+    if (!line) return nullptr;
+    surface_ = Surface{item, *fill->level, *line, {}};
   }
-  const auto shape = resolved(*item);
-  Surface now{item, *fill->level, frameToSheet(desk_.project(), item->id), shape->box, {}, {}};
-  const Box& b = now.box;
-  if (b.isEmpty()) return nullptr;
-  double y = b.high.y - now.level.share * b.height();
-  if (now.level.by == LevelBy::Area) {
-    const auto level = levelAt({shape->outline}, now.level.share, LevelBy::Area);
-    if (!level) return nullptr;
-    y = level->y;
-  }
-  const double x = b.low.x + now.level.share * b.width(), angle = 2 * pi * now.level.share;
-  now.from = {b.low.x, y};
-  now.to = {b.high.x, y};
-  if (now.level.by == LevelBy::Width) {
-    now.from = {x, b.low.y};
-    now.to = {x, b.high.y};
-  } else if (now.level.by == LevelBy::Turn) {
-    now.from = b.centre();
-    now.to = b.centre() + Point{std::sin(angle), -std::cos(angle)} * (std::min(b.width(), b.height()) / 2);
-  }
-  surface_ = std::move(now);
+  surface_->toSheet = frameToSheet(desk_.project(), item->id);
   return &*surface_;
 }
 
@@ -89,45 +68,16 @@ void PaintGrips::dragLevel(const Pointer& pointer) {
   const Surface* now = surface();
   const auto back = now ? now->toSheet.inverse() : std::nullopt;
   if (!back) return;
-  const Point at = (*back)(pointer.onSheet);
-  const Box& b = now->box;
-  double share = 0;
-  switch (now->level.by) {
-    case LevelBy::Height:
-      share = (b.high.y - at.y) / b.height();
-      break;
-    case LevelBy::Width:
-      share = (at.x - b.low.x) / b.width();
-      break;
-    case LevelBy::Turn: {
-      const Point way = at - b.centre();
-      share = std::atan2(way.x, -way.y) / (2 * pi);
-      if (share < 0) share += 1;
-      break;
-    }
-    case LevelBy::Area: {
-      const auto clean = simplified({resolved(*now->item)->outline});
-      const double whole = clean ? signedArea(*clean) : 0;
-      share = whole > 0 ? areaBelow(*clean, at.y) / whole : 0;
-    }
-  }
+  const auto through = shareThrough({resolved(*now->item)->outline}, (*back)(pointer.onSheet), now->level.by);
+  if (!through) return;
   const double step = pointer.keys & Qt::ShiftModifier ? 0.05 : 0.01;
-  share = std::clamp(std::round(share / step) * step, 0.0, 1.0);
-  trial_.show(withStyle(desk_.settled(), desk_.selection(), [&](Style& style) {
-    for (auto fill = style.fills.rbegin(); fill != style.fills.rend(); ++fill)
-      if (fill->level && fill->shown) {
-        fill->level->share = share;
-        return;
-      }
-  }));
+  const double share = std::clamp(std::round(*through / step) * step, 0.0, 1.0);
+  trial_.show(withStyle(desk_.settled(), desk_.selection(), [&](Style& style) { setLevel(style, share); }));
 }
 
 std::vector<PaintGrips::Handle> PaintGrips::handles() const {
   std::vector<Handle> out;
-  if (const Surface* level = surface()) {
-    const bool isDial = level->level.by == LevelBy::Turn;
-    out.push_back({What::Level, 0, level->toSheet(isDial ? level->to : mix(level->from, level->to, 0.5))});
-  }
+  if (const Surface* now = surface()) out.push_back({What::Level, 0, now->toSheet(now->line.grip(now->level.by))});
   if (const auto now = laid(desk_.project())) {
     out.push_back({What::From, 0, now->from()});
     out.push_back({What::To, 0, now->to()});
@@ -267,7 +217,7 @@ void PaintGrips::paint(QPainter& painter) const {
     if (now->gradient.kind == GradientKind::Radial) line(mat_.toMat(now->from()), mat_.toMat(now->across()));
   }
   if (const Surface* level = surface())
-    line(mat_.toMat(level->toSheet(level->from)), mat_.toMat(level->toSheet(level->to)));
+    line(mat_.toMat(level->toSheet(level->line.from)), mat_.toMat(level->toSheet(level->line.to)));
   for (const Handle& handle : handles()) {
     const QPointF at = mat_.toMat(handle.at);
     const auto& lit = held_ ? held_ : hot_;

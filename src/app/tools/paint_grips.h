@@ -4,6 +4,7 @@
 #include <optional>
 
 #include "app/tools/item_grips.h"
+#include "cutting/level_line.h"
 
 namespace widecut {
 
@@ -32,13 +33,12 @@ class PaintGrips : public ItemGrips {
     Point at;  ///< On the sheet.
   };
   struct Laid;  ///< The gradient, and where it lies.
-  /// The surface of a level: its ends on the sheet, and what it stands in.
+  /// The surface of a level, in the frame space of the item that it stands in.
   struct Surface {
     ItemPtr item;
     FillLevel level;
+    LevelLine line;
     Affine toSheet;
-    Box box;
-    Point from, to;
   };
 
   std::optional<Laid> laid(const Project& project) const;

@@ -188,12 +188,7 @@ void ReframeTool::paint(QPainter& painter) {
   QPainterPath whole;
   whole.addPolygon(toMat.map(QPolygonF(QRectF(0, 0, pic->width, pic->height))));
   whole.closeSubpath();
-  QPainterPath window;
-  for (const Id id : sharersOf(desk_.project(), item->id)) {
-    const Outline& outline = resolved(*findItem(desk_.project(), id))->outline;
-    window.addPath(mat_.sheetToMat().map(painterPath(transformed(outline, frameToSheet(desk_.project(), id)))));
-  }
-  window.setFillRule(Qt::WindingFill);
+  const QPainterPath window = mat_.sheetToMat().map(painterPath(windowOnSheet(desk_.project(), item->id)));
 
   // The whole picture, dimmed, everywhere but in its window.
   painter.save();

@@ -11,6 +11,7 @@
 #include "app/mat/pointer_label.h"
 #include "app/tools/join_key.h"
 #include "project/resolve.h"
+#include "project/usual_colours.h"
 #include "scene/hit.h"
 
 namespace widecut {
@@ -173,7 +174,7 @@ void WordsTool::begin(Point at, std::optional<TextFrame> frame) {
 
 /// Dark letters, or light ones on what is dark, or on a photo.
 Colour WordsTool::legibleAt(Point onSheet) const {
-  constexpr Colour dark{0x23, 0x30, 0x2E}, light{0xFF, 0xFF, 0xFF};
+  constexpr Colour dark = usualInk, light{0xFF, 0xFF, 0xFF};
   const Id under = itemAt(*desk_.sheet(), onSheet, 0);
   const ItemPtr item = under != 0 ? findItem(desk_.project(), under) : nullptr;
   if (item && showsPicture(*item)) return light;

@@ -198,11 +198,9 @@ Project withReframing(const Project& project, Id id, const Affine& sheetMap) {
   return withItem(project, id, [&](const Item& item) {
     if (pictureOf(*item.style)) {
       Item out = item;
-      const auto place = pictureFillOf(*item.style) - item.style->fills.data();
-      auto& picture = std::get<Picture>(changeable(out).fills[static_cast<std::size_t>(place)].paint);
-      Framing& f = picture.framing;
-      f = moved(f, map);
-      f = keptCovering(f, boxInFrame(item), picture.medium->width, picture.medium->height);
+      Picture& picture = frontPicture(out);
+      picture.framing = moved(picture.framing, map);
+      picture = keptCovering(std::move(picture), item);
       return out;
     }
     const Id part = picturePartOf(*item.style);

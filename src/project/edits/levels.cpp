@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <charconv>
 #include <cmath>
+#include <cstdio>
 
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
@@ -11,6 +12,7 @@
 #include "project/lookup.h"
 #include "project/names.h"
 #include "project/resolve.h"
+#include "project/usual_colours.h"
 #include "words/text_breaks.h"
 
 namespace widecut {
@@ -58,12 +60,7 @@ std::optional<std::pair<std::size_t, std::size_t>> lastPercent(const std::string
 
 Item withShare(const Item& item, double share) {
   Item out = item;
-  auto& fills = changeable(out).fills;
-  for (auto fill = fills.rbegin(); fill != fills.rend(); ++fill)
-    if (fill->level && fill->shown) {
-      fill->level->share = share;
-      break;
-    }
+  setLevel(changeable(out), share);
   return out;
 }
 
@@ -91,7 +88,7 @@ double sizeOfLabels(std::span<const LevelEntry> entries, const Box& box, double 
 Item labelBelow(const Item& item, const LevelEntry& entry, double size, Id id, const std::string& name) {
   const Box box = boxInParent(item);
   Style look;
-  setColour(look, colourOf(*item.style).value_or(Colour{0x23, 0x30, 0x2E}));
+  setColour(look, colourOf(*item.style).value_or(usualInk));
   Item label = plainItem(id, name, {}, std::move(look));
   label.form = wordsForm(contentOf(entry, size, item.id));
   // On one line with its neighbours, whatever letters it has.
@@ -116,7 +113,7 @@ ItemList withLabels(const Project& project, const ItemList& items) {
       Item changed = *item;
       if (item->name == nameOfWords(words->content().text)) changed.name = nameOfWords(content.text);
       changed.form = wordsForm(std::move(content));
-      // What is no wider than it was stays centred where it was.
+      // Its middle stays where it was.
       const Point now = boxInFrame(changed).centre();
       changed.position = changed.toParent()(Point{middle.x - now.x, 0});
       out.set(i, std::make_shared<const Item>(std::move(changed)));
@@ -157,6 +154,14 @@ std::optional<std::vector<LevelEntry>> levelsFrom(const std::string& text) {
     if (!(entry.share >= 0 && entry.share <= 1)) return std::nullopt;
   }
   return out;
+}
+
+void setLevel(Style& style, double share) {
+  for (auto fill = style.fills.rbegin(); fill != style.fills.rend(); ++fill)
+    if (fill->level && fill->shown) {
+      fill->level->share = share;
+      return;
+    }
 }
 
 std::string percentText(double share) {

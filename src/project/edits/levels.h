@@ -21,6 +21,9 @@ struct LevelEntry {
 /// %.
 std::optional<std::vector<LevelEntry>> levelsFrom(const std::string& text);
 
+/// Another share for the frontmost level that shows; nothing changes where there is none.
+void setLevel(Style& style, double share);
+
 /// “25 %”, with a digit after the point where it has one.
 std::string percentText(double share);
 

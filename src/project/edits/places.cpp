@@ -36,9 +36,7 @@ void refitPictures(Item& item, const Item& before) {
       return;
     }
     // It stays where it is on the sheet.
-    framing.centre = map(framing.centre);
-    framing.turn += map.turnAngle();
-    framing = keptCovering(framing, to, width, height);
+    framing = keptCovering(moved(framing, map), to, width, height);
   });
 }
 

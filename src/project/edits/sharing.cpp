@@ -63,6 +63,15 @@ std::vector<Id> sharersOf(const Project& project, Id id) {
 
 Box boxOfSharers(const Project& project, Id item) { return boxOf(project, sharersOf(project, item)); }
 
+Outline windowOnSheet(const Project& project, Id item) {
+  Outline out;
+  for (const Id id : sharersOf(project, item)) {
+    const Outline one = transformed(resolved(*findItem(project, id))->outline, frameToSheet(project, id));
+    out.contours.insert(out.contours.end(), one.contours.begin(), one.contours.end());
+  }
+  return out;
+}
+
 std::optional<Framing> framingOnSheet(const Project& project, Id id) {
   const ItemPtr item = findItem(project, id);
   const auto shown = item ? shownPhoto(*item) : std::nullopt;
@@ -127,9 +136,7 @@ Item withShareKept(const Item& before, Item after) {
   const auto back = after.toParent().inverse();
   if (!back) return after;
   Picture now = *pictureOf(*after.style);
-  const int width = was.medium->width, height = was.medium->height;
-  now.framing = framingOf(*back * before.toParent() * pixelsToFrame(was.framing, width, height), width, height,
-                          was.framing.habits);
+  now.framing = moved(was.framing, *back * before.toParent());
   setPicture(changeable(after), now);
   return after;
 }

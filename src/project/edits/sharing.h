@@ -15,6 +15,8 @@ Id shareOf(const Item& item);
 std::vector<Id> sharersOf(const Project& project, Id item);
 /// What they take up together, on the sheet.
 Box boxOfSharers(const Project& project, Id item);
+/// All outlines that show that photo, on the sheet; they may overlap.
+Outline windowOnSheet(const Project& project, Id item);
 /// Where the photo that shows in the item lies on the sheet; nothing for items without one.
 std::optional<Framing> framingOnSheet(const Project& project, Id item);
 
