@@ -21,8 +21,9 @@ void eachColour(Style& style, const std::function<void(Colour&)>& change) {
     if (auto* hatch = std::get_if<Hatch>(&fill.paint)) change(hatch->colour);
     if (auto* picture = std::get_if<Picture>(&fill.paint); picture && picture->adjustments) {
       Adjustments adjustments = *picture->adjustments;
-      change(adjustments.dark);
-      change(adjustments.light);
+      for (Colour Adjustments::*tone : {&Adjustments::dark, &Adjustments::light})
+        if (adjustments.of(Adjusting::TwoTones) > 0 || adjustments.*tone != Adjustments().*tone)
+          change(adjustments.*tone);
       if (!(adjustments == *picture->adjustments)) picture->adjustments = shared(adjustments);
     }
     if (auto* gradient = std::get_if<Gradient>(&fill.paint))

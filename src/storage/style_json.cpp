@@ -110,10 +110,9 @@ json adjustmentsJson(const Adjustments& adjustments) {
   const auto declared = adjustmentNumbers();
   for (std::size_t i = 0; i < declared.size(); ++i)
     writeNumber(out, std::string(declared[i].name), adjustments.numbers[i], declared[i].usual);
-  if (adjustments.of(Adjusting::TwoTones) > 0) {
-    out["dark"] = colourForFile(adjustments.dark);
-    out["light"] = colourForFile(adjustments.light);
-  }
+  const Adjustments usual;
+  if (adjustments.dark != usual.dark) out["dark"] = colourForFile(adjustments.dark);
+  if (adjustments.light != usual.light) out["light"] = colourForFile(adjustments.light);
   return out;
 }
 

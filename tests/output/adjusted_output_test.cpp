@@ -2,6 +2,7 @@
 #include <gtest/gtest.h>
 
 #include <QImage>
+#include <algorithm>
 
 #include "cutting/knife.h"
 #include "media/photo.h"
@@ -11,6 +12,7 @@
 #include "project/edits/colours.h"
 #include "project/resolve.h"
 #include "sample.h"
+#include "storage/project_file.h"
 #include "test_photos.h"
 
 namespace widecut {
@@ -46,6 +48,26 @@ TEST_F(AdjustedOutput, AdjustmentsAreTheSameEverywhere) {
     });
     expectAlike();
   }
+}
+
+TEST_F(AdjustedOutput, TonesAreColoursOfTheProjectOnceTheyAreChosenOrShow) {
+  place("PNG");
+  const auto isUsed = [&](Colour colour) {
+    const auto used = usedColours(project);
+    return std::any_of(used.begin(), used.end(), [&](const auto& one) { return one.colour == colour; });
+  };
+  const Colour rust{0xBF, 0x3F, 0x26}, usualLight = Adjustments().light;
+  project = withAdjustments(project, only(), [](Adjustments& a) { a.set(Adjusting::Contrast, 0.2); });
+  EXPECT_FALSE(isUsed(usualLight));
+  // One that was chosen and does not show counts as fills do whose eye is shut, and is in the file.
+  project = withAdjustments(project, only(), [&](Adjustments& a) { a.dark = rust; });
+  EXPECT_TRUE(isUsed(rust));
+  EXPECT_FALSE(isUsed(usualLight));
+  const auto again = projectFromBytes(*bytesOfProject(project, {}));
+  ASSERT_TRUE(again) << again.error().message;
+  EXPECT_TRUE(isSame(*again, project));
+  project = withAdjustments(project, only(), [](Adjustments& a) { a.set(Adjusting::TwoTones, 0.5); });
+  EXPECT_TRUE(isUsed(usualLight));
 }
 
 TEST_F(AdjustedOutput, AMirroredPhotoShowsItsRightOnTheLeft) {
