@@ -78,6 +78,7 @@ class Checker {
   void check(const Project& project) {
     need(project.name.size() <= limits::mostNameBytes, "the project's name is too long");
     check(project.swatches);
+    check(project.subjects);
     std::size_t sheets = 0, items = 0, nodes = 0;
     std::unordered_set<const Medium*> media;
     for (const PiecePtr& piece : project.pieces) {
@@ -135,6 +136,19 @@ class Checker {
       need(swatch.name.size() <= limits::mostNameBytes, "a swatch's name is too long");
       need(swatch.number > 0 && swatch.colour.swatch == swatch.number && numbers.insert(swatch.number).second,
            "swatches have numbers of their own");
+    }
+  }
+
+  static void check(const SubjectsOfPhotos& all) {
+    std::size_t count = 0;
+    for (const auto& [hash, subjects] : all) {
+      need((count += subjects->size()) <= limits::mostSubjects, "a project has 1000 subjects at most");
+      for (const Subject& subject : *subjects) {
+        need(subject.name.size() <= limits::mostNameBytes, "a subject's name is too long");
+        const Box box = bounds(subject.zone);
+        need(!box.isEmpty() && isPlace(box.low) && isPlace(box.high), "a subject's zone lies within a million pixels");
+        need(storedNodes(subject.zone) <= limits::mostZoneNodes, "a subject's zone has 1000 nodes at most");
+      }
     }
   }
 

@@ -67,12 +67,13 @@ bool isSame(const Sheet& a, const Sheet& b) {
 }
 
 bool isSame(const Project& a, const Project& b) {
+  const auto areSameNodes = [](const auto& x, const auto& y) {
+    return x.first == y.first && (x.second == y.second || *x.second == *y.second);
+  };
   return a.name == b.name && a.extra == b.extra && a.swatches == b.swatches &&
          areSame(a.pieces, b.pieces, areSamePieces) &&
-         std::equal(a.otherFiles.begin(), a.otherFiles.end(), b.otherFiles.begin(), b.otherFiles.end(),
-                    [](const auto& x, const auto& y) {
-                      return x.first == y.first && (x.second == y.second || *x.second == *y.second);
-                    });
+         std::equal(a.subjects.begin(), a.subjects.end(), b.subjects.begin(), b.subjects.end(), areSameNodes) &&
+         std::equal(a.otherFiles.begin(), a.otherFiles.end(), b.otherFiles.begin(), b.otherFiles.end(), areSameNodes);
 }
 
 Media mediaOf(const Project& project) {

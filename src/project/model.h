@@ -109,13 +109,23 @@ struct Swatch {
   bool operator==(const Swatch&) const = default;
 };
 
+/// A zone of a photo that is to stay whole wherever it shows.
+struct Subject {
+  std::string name;
+  Outline zone;  ///< In pixels of the photo as it stands upright.
+  bool operator==(const Subject&) const = default;
+};
+/// The subjects of photos, by the photos' hashes. Those of photos that show nowhere are kept: they may come back.
+using SubjectsOfPhotos = std::map<std::string, std::shared_ptr<const std::vector<Subject>>>;
+
 /// One file's worth of work. `extra`, here and elsewhere, is a JSON object with the members that this
 /// version does not know; they are written back as they were.
 struct Project {
   std::string name;
   std::vector<PiecePtr> pieces;
   std::vector<Swatch> swatches = {};
-  Id nextId = 1;  ///< Larger than every id in use.
+  SubjectsOfPhotos subjects = {};  ///< No list is empty.
+  Id nextId = 1;                   ///< Larger than every id in use.
   /// Files in the project file that this version does not know, by name; written back as they were.
   std::map<std::string, std::shared_ptr<const std::string>> otherFiles;
   std::string extra;

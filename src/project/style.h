@@ -46,8 +46,9 @@ struct Medium {
   std::string hash;  ///< SHA-256 of the bytes, lower-case hex; what pictures in the file refer to.
   std::string name;  ///< The file's name when it was placed.
   std::shared_ptr<const std::string> bytes;
-  int width = 0;   ///< Pixels, once turned upright as the camera noted.
-  int height = 0;  ///< Pixels, once turned upright as the camera noted.
+  int width = 0;            ///< Pixels, once turned upright as the camera noted.
+  int height = 0;           ///< Pixels, once turned upright as the camera noted.
+  std::string credit = {};  ///< Whose it is, and on what terms; empty where nothing is known.
   std::string extra = {};
 };
 using MediumPtr = std::shared_ptr<const Medium>;

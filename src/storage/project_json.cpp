@@ -3,6 +3,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include "geometry/path_data.h"
 #include "project/limits.h"
 #include "project/lookup.h"
 #include "storage/item_json.h"
@@ -55,6 +56,7 @@ json mediumJson(const Medium& medium) {
   out["name"] = medium.name;
   out["width"] = medium.width;
   out["height"] = medium.height;
+  if (!medium.credit.empty()) out["credit"] = medium.credit;
   return out;
 }
 
@@ -84,6 +86,7 @@ class ProjectReader {
       }
     }
     if (m.find("swatches")) project.swatches = swatches(m.array("swatches"));
+    if (m.find("subjects")) project.subjects = subjects(m.array("subjects"));
     const json& pieces = m.array("pieces");
     for (const json& one : pieces)
       if (one.is_object() && one.contains("sheets")) sheetCount_ += one["sheets"].size();
@@ -134,14 +137,34 @@ class ProjectReader {
     return out;
   }
 
+  static SubjectsOfPhotos subjects(const json& list) {
+    std::map<std::string, std::vector<Subject>> found;
+    for (std::size_t i = 0; i < list.size(); ++i) {
+      Members m(list[i], at("subjects", i));
+      const std::string hash = hashIn(m, "photo");
+      auto zone = parsePathData(m.text("zone"));
+      if (!zone) m.wrong("zone", zone.error().message);
+      found[hash].push_back({m.text("name"), std::move(*zone)});
+    }
+    SubjectsOfPhotos out;
+    for (auto& [hash, of] : found) out[hash] = std::make_shared<const std::vector<Subject>>(std::move(of));
+    return out;
+  }
+
+  static std::string hashIn(Members& m, const std::string& name) {
+    std::string hash = m.text(name);
+    if (hash.size() != 64 || hash.find_first_not_of("0123456789abcdef") != std::string::npos)
+      m.wrong(name, "is not a SHA-256");
+    return hash;
+  }
+
   void addMedium(Members m) {
     auto medium = std::make_shared<Medium>();
-    medium->hash = m.text("hash");
-    if (medium->hash.size() != 64 || medium->hash.find_first_not_of("0123456789abcdef") != std::string::npos)
-      m.wrong("hash", "is not a SHA-256");
+    medium->hash = hashIn(m, "hash");
     medium->name = m.text("name");
     medium->width = static_cast<int>(m.number("width", 1, 1e6));
     medium->height = static_cast<int>(m.number("height", 1, 1e6));
+    if (m.find("credit")) medium->credit = shortened(m.text("credit"));
     medium->extra = m.extra();
     if (const auto filled = sources_.fill(*medium); !filled) throw Wrong{filled.error().message};
     media_[medium->hash] = std::move(medium);
@@ -261,6 +284,9 @@ std::string projectText(const Project& project, const Media& media) {
   }
   for (const Swatch& swatch : project.swatches)
     out["swatches"].push_back({{"name", swatch.name}, {"colour", colourForFile(swatch.colour)}});
+  for (const auto& [hash, subjects] : project.subjects)
+    for (const Subject& subject : *subjects)
+      out["subjects"].push_back({{"photo", hash}, {"name", subject.name}, {"zone", pathData(subject.zone)}});
   out["media"] = json::array();
   for (const auto& [hash, medium] : media) out["media"].push_back(mediumJson(*medium));
   return asText(out);

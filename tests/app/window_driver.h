@@ -36,7 +36,7 @@ class WindowDriver {
   void settle() {
     QTest::qWait(20);
     while (window.errands().background().isBusy() && !QApplication::activeModalWidget()) QTest::qWait(5);
-    for (int i = 0; i < 2000 && !mat().isFinished(); ++i) QTest::qWait(5);
+    for (int i = 0; i < 2000 && (!mat().isFinished() || desk().subjects().isLooking()); ++i) QTest::qWait(5);
     if (!QApplication::activeModalWidget()) QApplication::setActiveWindow(&window);
   }
   QPoint onMat(Point p) { return mat().toMat(p).toPoint(); }

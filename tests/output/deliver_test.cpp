@@ -13,6 +13,7 @@
 #include <random>
 
 #include "media/files.h"
+#include "media/photo_decode.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
 #include "project/edits/repeats.h"
@@ -262,6 +263,30 @@ TEST_F(OnePhoto, AJpegHeldUprightByTheCameraKeepsItsBytes) {
   put(turned, "camera.jpg");
   EXPECT_NE(bytesOf(DeliveryFormat::Pdf).find(turned), std::string::npos) << "turned by the matrix";
   expectAlike();
+}
+
+TEST_F(OnePhoto, PixelsOfEveryDepthAndAllEightOrientationsLookAlikeEverywhere) {
+  const QImage image = tones(64, 48);
+  const auto expectAs = [&](const QImage& upright, const std::string& bytes, const std::string& name) {
+    SCOPED_TRACE(name);
+    put(encoded(upright, "PNG"), "plain.png");
+    const Delivered plain = deliveredEverywhere(project, sheet);
+    put(bytes, name);
+    const Delivered d = deliveredEverywhere(project, sheet);
+    for (const QImage& one : {d.png, d.svg, d.pdf}) EXPECT_LT(worstTile(plain.png, one), alike);
+  };
+  const QImage grey = image.convertToFormat(QImage::Format_Grayscale8);
+  expectAs(image, encoded(image.convertToFormat(QImage::Format_RGBX64), "PNG"), "16 bits.png");
+  expectAs(image, encoded(image.convertToFormat(QImage::Format_RGBX64), "TIFF"), "16 bits.tif");
+  expectAs(image, encoded(image.convertToFormat(QImage::Format_Indexed8), "PNG"), "palette.png");
+  expectAs(grey, encoded(grey, "PNG"), "grey.png");
+  expectAs(grey, encoded(image.convertToFormat(QImage::Format_Grayscale16), "PNG"), "16 bits of grey.png");
+  expectAs(grey, encoded(grey, "JPEG"), "grey.jpg");
+  for (char orientation = 1; orientation <= 8; ++orientation) {
+    const std::string bytes = turnedJpeg(image, orientation);
+    expectAs(*decodedPhoto(bytes, *photoHeader(bytes), 0, false), bytes,
+             "orientation " + std::to_string(orientation) + ".jpg");
+  }
 }
 
 TEST_F(OnePhoto, AJpegOfInksIsNoLongerBlack) {

@@ -47,6 +47,31 @@ TEST_F(Sharing, OnePhotoCoversAllFramesTogether) {
   EXPECT_EQ(window.high, boxOfSharers(project, box).high);
 }
 
+TEST_F(Sharing, ThePhotoOfAFrameLiesBehindTheSheetToo) {
+  Id made = 0;
+  // One of its own begins to be shared; it grows until it covers the sheet.
+  project = withPhotosOfTheirOwn(project, both);
+  const Affine before = onSheet(disc);
+  project = withPhotoBehindSheet(project, disc, made);
+  ASSERT_NE(made, 0U);
+  EXPECT_EQ(sheetOf(project).items[0]->id, made);
+  EXPECT_EQ(boxOnSheet(project, made).high, (sheetOf(project).box().high));
+  const std::vector<Id> now{made, disc};
+  expectInRegister(now);
+  EXPECT_EQ(shareOf(*findItem(project, box)), 0U);
+  EXPECT_GE(onSheet(made).meanScale(), before.meanScale());
+  const Affine back = *onSheet(made).inverse();
+  for (int i = 0; i < 4; ++i)
+    EXPECT_TRUE((Box{{0, 0}, {640, 480}}.grown(1e-6).contains(back(sheetOf(project).box().corner(i)))));
+  // Where it is large enough it stays as it is, and those that shared it go on sharing.
+  project = withReframing(project, disc, Affine::scale(2, 2).about(sheetOf(project).box().centre()));
+  const Affine large = onSheet(disc);
+  Id again = 0;
+  project = withPhotoBehindSheet(project, disc, again);
+  expectInRegister(std::vector<Id>{made, disc, again});
+  EXPECT_NEAR(distance(onSheet(disc)(Point{}), large(Point{})), 0, 1e-6);
+}
+
 TEST_F(Sharing, ReframingReachesEveryFrame) {
   const Affine before = onSheet(disc), map = Affine::scale(1.4, 1.4).about({60, 40});
   project = withReframing(project, disc, map);

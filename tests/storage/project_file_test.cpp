@@ -68,6 +68,9 @@ Project fullProject() {
   form.setting = {Unit::Pixel, 10, 11, 12, 13, 3, 4.5};
   form.bleed = 9;
   p.swatches = {{4, "Ink", {1, 2, 3, 255, 4}}};
+  // Of a photo that shows nowhere: it may come back.
+  p.subjects[std::string(64, 'c')] =
+      std::make_shared<const std::vector<Subject>>(2, Subject{"driver", polygon({{10, 10}, {60, 10}, {30, 80}})});
   return withPieceForm(p, p.pieces.front()->id, form, Kept::WhereTheyAre);
 }
 
@@ -83,6 +86,8 @@ TEST(ProjectFile, SavedOpenedAndSavedAgainIsTheSameToTheByte) {
   ASSERT_EQ(sheets[0]->items.size(), 2U);
   EXPECT_EQ(*sheets[0]->items[0]->style, *sheetsOf(before)[0]->items[0]->style);
   EXPECT_EQ(after->swatches, before.swatches);
+  ASSERT_EQ(after->subjects.size(), 1U);
+  EXPECT_EQ(*after->subjects.begin()->second, *before.subjects.begin()->second);
   // Turns are kept in degrees to 13 digits, and cuts no longer round to a grid that would hide the last of them.
   const Box kept = resolved(*sheets[0]->items[1])->box, was = resolved(*sheetsOf(before)[0]->items[1])->box;
   EXPECT_LT(std::max(distance(kept.low, was.low), distance(kept.high, was.high)), 1e-10);

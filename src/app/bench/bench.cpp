@@ -10,17 +10,20 @@
 #include "app/bench/colours_page.h"
 #include "app/bench/fill_page.h"
 #include "app/bench/finish_page.h"
+#include "app/bench/ground_page.h"
 #include "app/bench/knife_page.h"
 #include "app/bench/next_steps_page.h"
 #include "app/bench/nodes_page.h"
 #include "app/bench/offset_page.h"
 #include "app/bench/outcomes_page.h"
 #include "app/bench/pen_page.h"
+#include "app/bench/photos_page.h"
 #include "app/bench/recipe_page.h"
 #include "app/bench/reframe_page.h"
 #include "app/bench/repeat_page.h"
 #include "app/bench/starter_page.h"
 #include "app/bench/starters_page.h"
+#include "app/bench/stock_page.h"
 #include "app/bench/words_page.h"
 #include "app/desk/photo_framing.h"
 #include "app/desk/preferences.h"
@@ -65,9 +68,12 @@ bool offersStarters(const Desk& d) {
 constexpr Entry pages[] = {
     {make<OffsetPage>, inHand<ToolKind::Offset, ToolKind::LineOutline>},
     {make<ColoursPage>, [](const Desk& d) { return d.shows(Aside::Colours); }},
+    {make<PhotosPage>, [](const Desk& d) { return d.shows(Aside::Photos); }},
+    {make<StockPage>, [](const Desk& d) { return d.shows(Aside::Stock); }},
     {make<FillPage>, [](const Desk& d) { return d.chosenPaint().has_value(); }},
     {make<FinishPage>, [](const Desk& d) { return d.shows(Aside::Finish); }},
     {make<AdjustPage>, [](const Desk& d) { return d.shows(Aside::Adjusting) && firstPhotoItem(d); }},
+    {make<GroundPage>, [](const Desk& d) { return d.shows(Aside::Ground) && reframedItem(d); }},
     {make<NodesPage>, inHand<ToolKind::Nodes>},
     {make<PenPage>, inHand<ToolKind::Pen>},
     {make<KnifePage>, inHand<ToolKind::Knife>},
@@ -109,6 +115,7 @@ Bench::Bench(Desk& desk, QWidget* parent) : QStackedWidget(parent), desk_(desk) 
   for (const Entry& entry : pages) {
     BenchPage* page = entry.make(desk, this);
     connect(page, &BenchPage::commandWanted, this, &Bench::commandWanted);
+    connect(page, &BenchPage::photoWanted, this, &Bench::photoWanted);
     connect(page, &BenchPage::keysBack, this, &Bench::keysBack);
     addWidget(page);
   }

@@ -18,6 +18,7 @@ class Bench : public QStackedWidget {
  signals:
   /// As BenchPage's.
   void commandWanted(widecut::CommandId command);
+  void photoWanted(const QString& path, const QString& credit);
   void keysBack();
 
  private:

@@ -19,6 +19,8 @@ class BenchPage : public QWidget {
  signals:
   /// The person wants one of the window's commands.
   void commandWanted(widecut::CommandId command);
+  /// A photo is to be brought in, whose credit is this.
+  void photoWanted(const QString& path, const QString& credit);
   /// The keys belong to the mat again.
   void keysBack();
 

@@ -4,9 +4,11 @@
 #include <QLabel>
 #include <QPushButton>
 
+#include "app/bench/starter_strip.h"
 #include "app/desk/cuts.h"
 #include "app/look/theme.h"
 #include "painting/item_picture.h"
+#include "project/edits/starters.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -38,15 +40,38 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   cutAlong_ = buttonFor(CommandId::CutAlong, this);
   cutAlong_->setMinimumHeight(28);
   row->addWidget(cutAlong_);
-  row->addStretch(1);
+  kinds_ = new StarterRow(desk, StartersModel::Shelved::No, this);
+  kinds_->setObjectName("otherOutlines");
+  kinds_->setAccessibleName(tr("Another outline for it"));
+  connect(kinds_, &StarterRow::pointedAt, this, [this](const Offer& offer) {
+    if (offer.kind && desk_.onlyItem())
+      trial_.show(withKind(desk_.settled(), desk_.onlyItem()->id, *offer.kind));
+    else
+      trial_.drop();
+  });
+  connect(kinds_, &StarterRow::chosen, this, [this](const Offer& offer) {
+    trial_.drop();
+    if (desk_.onlyItem())
+      desk_.commit(tr("Another outline"), withKind(desk_.settled(), desk_.onlyItem()->id, *offer.kind));
+  });
+  row->addWidget(kinds_, 1);
+  row->addStretch();
 }
 
-void NextStepsPage::refresh(bool) {
+void NextStepsPage::hideEvent(QHideEvent*) { trial_.drop(); }
+
+void NextStepsPage::refresh(bool selection) {
   const ItemPtr item = desk_.onlyItem();
-  if (!item) return;
+  if (!item || trial_.isShown()) return;
+  if (selection) kinds_->starters().refresh();
   reframe_->setVisible(shownPhoto(*item).has_value());
   cutAlong_->setVisible(isLineToCutAlong(desk_));
-  heading_->setText(tr("“%1” · select a second item to combine them").arg(QString::fromStdString(item->name)));
+  const bool isPlain =
+      std::holds_alternative<std::shared_ptr<const Outline>>(item->form) && !isLineToCutAlong(desk_) && !item->measures;
+  kinds_->setVisible(isPlain);
+  const QString name = QString::fromStdString(item->name);
+  heading_->setText(isPlain ? tr("“%1” · another outline for it, or a second item to combine them").arg(name)
+                            : tr("“%1” · select a second item to combine them").arg(name));
   picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
 }
 

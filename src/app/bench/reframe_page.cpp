@@ -10,6 +10,7 @@
 #include <QVBoxLayout>
 
 #include "app/bench/page_layout.h"
+#include "app/bench/subject_row.h"
 #include "app/desk/photo_framing.h"
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
@@ -53,6 +54,17 @@ std::optional<Reframed> reframed(const Desk& desk) {
   return now;
 }
 
+/// The zones of its subjects, in its pixels.
+void paintZonesOf(QPainter& painter, const Desk& desk, const Reframed& now) {
+  for (const Subject& subject : subjectsOf(desk.project(), *now.medium)) {
+    QPen pen(QColor(255, 255, 255, 220), 1.2, Qt::DashLine);
+    pen.setCosmetic(true);
+    painter.setPen(pen);
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPath(painterPath(subject.zone));
+  }
+}
+
 }  // namespace
 
 ReframePage::ReframePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
@@ -81,12 +93,15 @@ ReframePage::ReframePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   auto* done = new QPushButton(tr("Done  Esc"), this);
   done->setProperty("primary", true);
   scaleRow->addWidget(done);
+  scaleRow->addStretch(1);
   column->addLayout(scaleRow);
   addFits(*column);
-  resolution_ = new QLabel(this);
-  column->addWidget(resolution_);
+  addSubjects(*column);
   column->addStretch(1);
+  resolution_ = new QLabel(this);
 
+  // A click leaves the keys to the mat: Escape ends reframing.
+  for (auto* button : findChildren<QAbstractButton*>()) button->setFocusPolicy(Qt::TabFocus);
   connect(slider_, &QSlider::valueChanged, this, [this](int value) {
     if (!slider_->hasFocus() && !slider_->isSliderDown()) return;
     scaleTo(std::pow(mostScale, double(value) / sliderSteps), !slider_->isSliderDown());
@@ -133,6 +148,22 @@ void ReframePage::addFits(QVBoxLayout& column) {
   row->addStretch(1);
 }
 
+void ReframePage::addSubjects(QVBoxLayout& column) {
+  auto* row = new QHBoxLayout;
+  row->setSpacing(6);
+  column.addLayout(row);
+  row->addWidget(new QLabel(tr("subjects"), this));
+  for (const CommandId id :
+       {CommandId::SuggestSubjects, CommandId::MarkSubject, CommandId::FitSubjects, CommandId::BringOut})
+    row->addWidget(buttonFor(id, this));
+  row->addSpacing(6);
+  subjects_ = new SubjectRow(desk_, this);
+  row->addWidget(subjects_, 1);
+  connect(&desk_.subjects(), &SubjectWatch::changed, this, [this] {
+    if (isVisible()) refresh(false);
+  });
+}
+
 void ReframePage::scaleTo(double share, bool settle) {
   trial_.drop();
   const auto now = reframed(desk_);
@@ -161,6 +192,7 @@ void ReframePage::refresh(bool) {
     slider_->setValue(
         static_cast<int>(std::lround(sliderSteps * std::log(std::max(share, 1.0)) / std::log(mostScale))));
   }
+  subjects_->show(now->medium, now->item->id);
   upright_->setChecked(now->shown.habits.staysUpright);
   scale_->setChecked(now->shown.habits.keepsScale);
   const Resolution resolution = resolutionOf(now->shown.pointsPerPixel);
@@ -169,6 +201,8 @@ void ReframePage::refresh(bool) {
                            .arg(now->medium->height)
                            .arg(resolution.ppi)
                            .arg(resolution.goodFor));
+  resolution_->adjustSize();
+  resolution_->move(std::max(heading_->geometry().right() + 20, pictureArea.right() + 24), heading_->y());
   update();
 }
 
@@ -200,6 +234,7 @@ void ReframePage::paintEvent(QPaintEvent*) {
   QPainterPath dim;
   dim.addRect(0, 0, now->medium->width, now->medium->height);
   painter.fillPath(dim.subtracted(window), QColor(28, 43, 40, 150));
+  paintZonesOf(painter, desk_, *now);
   QPen pen(theme::plum, 2);
   pen.setCosmetic(true);
   painter.setPen(pen);

@@ -11,6 +11,7 @@ class QVBoxLayout;
 namespace widecut {
 
 class MeasureField;
+class SubjectRow;
 
 /// The reframe tool is in hand: the whole picture with its window.
 class ReframePage : public BenchPage {
@@ -24,6 +25,7 @@ class ReframePage : public BenchPage {
 
  private:
   void addFits(QVBoxLayout& column);
+  void addSubjects(QVBoxLayout& column);
   void scaleTo(double share, bool settle);
   Trial trial_{desk_};
   QLabel* heading_;
@@ -31,6 +33,7 @@ class ReframePage : public BenchPage {
   QSlider* slider_;
   MeasureField* field_;
   QCheckBox *upright_, *scale_;
+  SubjectRow* subjects_;
 };
 
 }  // namespace widecut

@@ -23,6 +23,7 @@ Project emptyProject() {
 Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const Project>(emptyProject())) {
   setColour(styleForNew, usualFill);
   sheet_ = sheetsOf(settled()).front()->id;
+  subjects_ = new SubjectWatch(*this);
   // Photos become ready one by one; what shows them is painted anew once for a few.
   readySoon_.setSingleShot(true);
   readySoon_.setInterval(30);
@@ -239,7 +240,7 @@ void Desk::select(std::vector<Id> items) {
   chosenStop_ = 0;
   // Several go on being arranged; one item shows what it is, until that is asked for.
   if (selection_.size() < 2) showsArranging_ = false;
-  if (selection_.empty() && aside_ != Aside::Colours) aside_ = Aside::None;
+  if (selection_.empty() && !isOfProject(aside_)) aside_ = Aside::None;
   chosenLook_ = 0;
   chosenPhoto_.reset();
   if (pivot_.free) setPivot({pivot_.place, {}});

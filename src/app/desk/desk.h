@@ -12,6 +12,7 @@
 #include "app/desk/next_shapes.h"
 #include "app/desk/pen.h"
 #include "app/desk/pivot.h"
+#include "app/desk/subject_watch.h"
 #include "app/tools/tool_kind.h"
 #include "cutting/offset.h"
 #include "geometry/measure.h"
@@ -39,14 +40,24 @@ struct Saving {
   Result<std::string> write(PhotoStore& photos, const Progress& progress) const;
 };
 
-/// Pages of the bench that are asked for: the selection's effects and what follows it; its photos' light and colours;
-/// and the colours and finishes of the whole project.
-enum class Aside : unsigned char { None, Finish, Adjusting, Colours };
+/// Pages of the bench that are asked for: the selection's effects and what follows it; its photos' light and colours,
+/// and what stands before their grounds; of the whole project, its colours and finishes, and its photos; and photos to
+/// bring in.
+enum class Aside : unsigned char { None, Finish, Adjusting, Ground, Colours, Photos, Stock };
+/// Whether it shows without a selection.
+inline bool isOfProject(Aside page) { return page >= Aside::Colours; }
 
 /// A look that was taken up to be laid on other items, and how its corners are treated.
 struct FinishTaken {
   Style look;
   std::optional<Corner> corner;
+};
+
+/// Where a photo is to be put.
+struct PhotoPlace {
+  Id item = 0;  ///< Into this one; 0 for an item of its own.
+  Id sheet = 0;
+  std::optional<Point> at;  ///< Its middle on the sheet; that of the sheet where nothing is said.
 };
 
 /// An empty project with one A4 sheet.
@@ -74,6 +85,8 @@ class Desk : public QObject {
   ItemPtr openWhole() const;
   ToolKind tool() const { return tool_; }
   PhotoStore& photos() { return photos_; }
+  /// Which frames of the open sheet cut subjects.
+  SubjectWatch& subjects() const { return *subjects_; }
   MatView view() const { return view_; }
   /// The view, or the usual one when it is this already.
   void toggleView(MatView view);
@@ -141,7 +154,7 @@ class Desk : public QObject {
   std::size_t chosenStop() const { return chosenStop_; }
   void chooseStop(std::size_t stop);
   /// Whether the bench shows that page instead of what the selection is.
-  bool shows(Aside page) const { return aside_ == page && (page == Aside::Colours || !selection_.empty()); }
+  bool shows(Aside page) const { return aside_ == page && (isOfProject(page) || !selection_.empty()); }
   void toggle(Aside page);
   /// The bench shows what the selection is again.
   void leavePaint();
@@ -206,9 +219,13 @@ class Desk : public QObject {
   void takeUp(Project project, const QString& path);
   /// Where claims on files are noted; without it none are made.
   void setClaims(const std::string& folder) { claims_ = folder; }
-  /// Puts a photo file into the only selected outline or, when none or several are selected, on the sheet; the shapes
-  /// of an SVG file on the sheet.
-  Result<void> placePhoto(const QString& path, std::optional<Point> at);
+  /// Where a photo that is asked for now goes: into the only selected outline or, when none or several are selected, on
+  /// the sheet.
+  PhotoPlace photoPlace(std::optional<Point> at) const;
+  /// Puts it there; on the open sheet where that is gone.
+  void placePhoto(const MediumPtr& photo, const PhotoPlace& place);
+  /// The shapes of an SVG file on the sheet.
+  Result<void> placeShapes(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
   std::optional<FinishTaken> finishTaken;
@@ -291,6 +308,7 @@ class Desk : public QObject {
   QString path_;
   QTimer readySoon_;
   PhotoStore photos_;
+  SubjectWatch* subjects_ = nullptr;
   NextShapes nextShapes_;
   std::optional<Role> joinForNew_;
   Id typedOn_ = 0;

@@ -137,29 +137,32 @@ Result<void> Desk::save(const QString& path, bool replaceChanged) {
   return {};
 }
 
-Result<void> Desk::placePhoto(const QString& path, std::optional<Point> at) {
-  if (path.endsWith(".svg", Qt::CaseInsensitive)) {
-    const auto bytes = readFile(path.toStdString(), limits::mostJsonBytes);
-    if (!bytes) return tl::unexpected(bytes.error());
-    const QString name = QFileInfo(path).completeBaseName();
-    const auto laid = layShapes(*this, *bytes, name, at, tr("Bring in shapes"));
-    return laid ? laid : problem(path.toStdString() + ": " + laid.error().message);
-  }
-  const auto medium = photoFromFile(path.toStdString());
-  if (!medium) return tl::unexpected(medium.error());
+Result<void> Desk::placeShapes(const QString& path, std::optional<Point> at) {
+  const auto bytes = readFile(path.toStdString(), limits::mostJsonBytes);
+  if (!bytes) return tl::unexpected(bytes.error());
+  const auto laid = layShapes(*this, *bytes, QFileInfo(path).completeBaseName(), at, tr("Bring in shapes"));
+  return laid ? laid : problem(path.toStdString() + ": " + laid.error().message);
+}
+
+PhotoPlace Desk::photoPlace(std::optional<Point> at) const {
   const ItemPtr target = onlyItem();
-  if (target && !boxInFrame(*target).isEmpty()) {
-    commit(tr("Bring in a photo"), withPhotoIn(settled(), target->id, *medium));
-    return {};
+  return {target && !boxInFrame(*target).isEmpty() ? target->id : 0, sheet()->id, at};
+}
+
+void Desk::placePhoto(const MediumPtr& photo, const PhotoPlace& place) {
+  settleAll();
+  if (findItem(settled(), place.item)) {
+    commit(tr("Bring in a photo"), withPhotoIn(settled(), place.item, photo));
+    return;
   }
-  const SheetPtr on = sheet();
+  const SheetPtr named = findSheet(settled(), place.sheet);
+  const SheetPtr on = named ? named : sheet();
   const Point size{on->width * 0.5, on->height * 0.5};
-  const Point centre = at.value_or(on->box().centre());
+  const Point centre = place.at.value_or(on->box().centre());
   Id made = 0;
-  Project changed = withPhotoItem(settled(), on->id, *medium, Box::between(centre - size / 2, centre + size / 2), made);
+  Project changed = withPhotoItem(settled(), on->id, photo, Box::between(centre - size / 2, centre + size / 2), made);
   commit(tr("Bring in a photo"), std::move(changed));
-  select({made});
-  return {};
+  if (on->id == sheet()->id) select({made});
 }
 
 }  // namespace widecut

@@ -47,6 +47,14 @@ void sharePhoto(Desk& desk) {
                        .arg(sharersOf(desk.settled(), source).size()));
 }
 
+void layPhotoBehindSheet(Desk& desk) {
+  const ItemPtr item = reframedItem(desk);
+  if (!item) return;
+  Id made = 0;
+  if (desk.commit(Desk::tr("Lay the photo behind the sheet"), withPhotoBehindSheet(desk.settled(), item->id, made)))
+    emit desk.told(Desk::tr("It fills the sheet behind all, in register: R reframes both"));
+}
+
 bool sharesPhoto(const Desk& desk) {
   return std::any_of(desk.selection().begin(), desk.selection().end(), [&](Id id) {
     const ItemPtr item = findItem(desk.settled(), id);

@@ -14,6 +14,7 @@
 #include "app/mat/measure_marks.h"
 #include "app/mat/selection_frame.h"
 #include "app/mat/size_entry.h"
+#include "app/mat/subject_marks.h"
 #include "app/tools/tool_table.h"
 #include "painting/raster.h"
 #include "project/edits/sheets.h"
@@ -46,6 +47,7 @@ Mat::Mat(Desk& desk, QWidget* parent)
   for (const auto signal : {&Desk::viewChanged, &Desk::pivotChanged, &Desk::nodesChosen})
     connect(&desk, signal, this, [this] { update(); });
   connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
+  connect(&desk.subjects(), &SubjectWatch::changed, this, &Mat::refresh);
   connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, [this] {
     stale_ = still_.rect();  // the rulers are of the chrome, and what shows on the mat is preferred
     update();
@@ -126,6 +128,7 @@ void Mat::paintEvent(QPaintEvent*) {
   painter.setClipRect(QRectF(rect()).adjusted(rulerSize + 1, rulerSize + 1, 0, 0));
   painter.setRenderHint(QPainter::Antialiasing);
   tool().paint(painter);
+  paintSubjectMarks(painter, *this, desk_);
   paintMeasureMarks(painter, *this, desk_);
 }
 

@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "app/desk/carrying.h"
+#include "app/look/amber_corner.h"
 #include "app/look/theme.h"
 #include "painting/item_picture.h"
 #include "project/edits/cutouts.h"
@@ -70,6 +71,19 @@ StackModel::StackModel(PhotoStore* photos, QObject* parent)
 }
 
 StackModel::~StackModel() = default;
+
+void StackModel::setTroubles(Troubles troubles) {
+  const Troubles before = std::exchange(troubles_, std::move(troubles));
+  const auto tell = [&](const Troubles& all, const Troubles& others) {
+    for (const auto& [id, text] : all) {
+      const auto other = others.find(id);
+      const QModelIndex changed = indexOf(id);
+      if (changed.isValid() && (other == others.end() || other->second != text)) emit dataChanged(changed, changed);
+    }
+  };
+  tell(before, troubles_);
+  tell(troubles_, before);
+}
 
 std::vector<StackModel::Wanted> StackModel::inside(const Item& item) {
   std::vector<Wanted> all;
@@ -202,12 +216,14 @@ QVariant StackModel::data(const QModelIndex& index, int role) const {
     return {};
   }
   const QString name = QString::fromStdString(node.item->name);
+  const auto trouble = troubles_.find(node.item->id);
   if (role == Qt::EditRole) return name;
   if (role == Qt::DecorationRole && photos_) {
     const QImage picture = pictures_.of(node.item->id, node.item,
                                         [item = node.item, photos = photos_] { return pictureOfRow(item, *photos); });
     // Selected rows show the same colours.
-    const QPixmap shown = QPixmap::fromImage(picture);
+    QPixmap shown = QPixmap::fromImage(picture);
+    if (trouble != troubles_.end()) wearAmberCorner(shown);
     QIcon icon(shown);
     icon.addPixmap(shown, QIcon::Selected);
     return icon;
@@ -218,7 +234,8 @@ QVariant StackModel::data(const QModelIndex& index, int role) const {
     return font;
   }
   if (role == Qt::DisplayRole) return node.sign.isEmpty() ? name : node.sign + "  " + name;
-  if (role == Qt::ToolTipRole) return name;
+  if (role == Qt::ToolTipRole) return trouble == troubles_.end() ? name : tr("%1 · %2").arg(name, trouble->second);
+  if (role == Qt::AccessibleDescriptionRole && trouble != troubles_.end()) return trouble->second;
   if (role == Qt::ForegroundRole && hidden) return theme::slate;
   return {};
 }

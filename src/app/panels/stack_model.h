@@ -3,6 +3,7 @@
 
 #include <QAbstractItemModel>
 #include <QIcon>
+#include <map>
 #include <memory>
 #include <span>
 #include <unordered_map>
@@ -21,6 +22,9 @@ class StackModel : public QAbstractItemModel {
  public:
   enum Column : int { Name, Eye, Lock, columns };
   enum Role : int { IdRole = Qt::UserRole };
+  /// What rows say of items that need a look: by their ids. They wear an amber corner and tell it.
+  using Troubles = std::map<Id, QString>;
+  void setTroubles(Troubles troubles);
 
   /// With photos, rows have pictures, which are painted when they are seen.
   explicit StackModel(PhotoStore* photos = nullptr, QObject* parent = nullptr);
@@ -73,6 +77,7 @@ class StackModel : public QAbstractItemModel {
   std::unique_ptr<Node> root_;
   std::unordered_map<Id, Node*> nodes_;
   QIcon eye_, eyeShut_, lock_, lockOpen_;
+  Troubles troubles_;
   PhotoStore* photos_;
   mutable SeenPictures pictures_;
 };

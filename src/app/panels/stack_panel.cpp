@@ -7,6 +7,7 @@
 #include <map>
 
 #include "app/desk/carrying.h"
+#include "app/desk/subjects.h"
 #include "project/edits/tree.h"
 #include "project/limits.h"
 
@@ -53,6 +54,15 @@ StackPanel::StackPanel(Desk& desk, QWidget* parent)
           [this](const std::vector<Id>& items, const StackPlace& to) { moveInStack(desk_, items, to); });
   connect(&desk, &Desk::renameWanted, this, [this] {
     if (desk_.onlyItem()) edit(model_->indexOf(desk_.onlyItem()->id));
+  });
+  connect(&desk.subjects(), &SubjectWatch::changed, this, [this] {
+    StackModel::Troubles troubles;
+    for (const auto& [id, cuts] : desk_.subjects().cuts()) {
+      QStringList all;
+      for (const SubjectSeen& seen : cuts) all.append(cutText(seen));
+      troubles[id] = tr("cuts %1").arg(all.join(", "));
+    }
+    model_->setTroubles(std::move(troubles));
   });
   follow();
 }

@@ -5,9 +5,11 @@
 #include <QPainterPath>
 
 #include "app/desk/photo_framing.h"
+#include "app/desk/subjects.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/selection_frame.h"
+#include "app/mat/subject_marks.h"
 #include "geometry/measure.h"
 #include "painting/raster.h"
 #include "project/edits/fills.h"
@@ -15,6 +17,7 @@
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "scene/hit.h"
+#include "shapes/primitives.h"
 
 namespace widecut {
 
@@ -27,6 +30,15 @@ ReframeTool::ReframeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {
     if (!dragging_) settle();
   });
 }
+
+namespace {
+
+Outline ellipseBetween(const std::pair<Point, Point>& corners) {
+  const Box box = Box::between(corners.first, corners.second);
+  return transformed(ellipseOutline(box.width(), box.height()), Affine::move(box.centre()));
+}
+
+}  // namespace
 
 Point ReframeTool::Picture::corner(int index) const {
   return pixelsToSheet(Box{{0, 0}, {double(width), double(height)}}.corner(index));
@@ -65,6 +77,11 @@ void ReframeTool::press(const Pointer& p) {
     horizon_ = {p.onSheet, p.onSheet};
     return;
   }
+  if (pic && marks(p)) {
+    const Point pixel = (*pic->pixelsToSheet.inverse())(p.onSheet);
+    zone_ = {pixel, pixel};
+    return;
+  }
   corner_ = cornerAt(p.onMat);
   bool onPicture = corner_.has_value();
   if (pic && !onPicture) {
@@ -88,6 +105,15 @@ void ReframeTool::press(const Pointer& p) {
 void ReframeTool::drag(const Pointer& p) {
   const ItemPtr item = reframedItem(desk_);
   if (horizon_) horizon_->second = p.onSheet;
+  if (const auto pic = picture(); zone_ && pic) {
+    Point across = (*pic->pixelsToSheet.inverse())(p.onSheet) - zone_->first;
+    if (p.keys & Qt::ShiftModifier) {
+      const double side = std::max(std::abs(across.x), std::abs(across.y));
+      across = {std::copysign(side, across.x), std::copysign(side, across.y)};
+    }
+    zone_->second = zone_->first + across;
+    mat_.update();
+  }
   if (!dragging_ || !item) return;
   Affine map = Affine::move(p.onSheet - pressed_.onSheet);
   if (corner_) {
@@ -128,8 +154,24 @@ void ReframeTool::settleHorizon() {
                      }});
 }
 
+/// Ctrl, or the command, marks a subject.
+bool ReframeTool::marks(const Pointer& p) const {
+  return bool(p.keys & Qt::ControlModifier) || desk_.subjects().isMarking();
+}
+
+void ReframeTool::settleZone() {
+  const auto corners = *std::exchange(zone_, std::nullopt);
+  desk_.subjects().setMarking(false);
+  const auto pic = picture();
+  const Point across = corners.second - corners.first;
+  const double least = pic ? 6 / (mat_.zoom() * pic->pixelsToSheet.meanScale()) : 0;
+  if (!pic || std::abs(across.x) < least || std::abs(across.y) < least) return;
+  markSubject(desk_, pic->medium, ellipseBetween(corners));
+}
+
 void ReframeTool::release(const Pointer&) {
   if (horizon_) settleHorizon();
+  if (zone_) settleZone();
   if (dragging_ && trial_.settle(Mat::tr("Reframe"))) noteReframed(reframed_);
   dragging_ = false;
 }
@@ -149,6 +191,11 @@ bool ReframeTool::wheel(const Pointer& p, double steps) {
 bool ReframeTool::key(QKeyEvent& event) {
   if (event.key() == Qt::Key_Escape && horizon_) {
     horizon_.reset();
+    return true;
+  }
+  if (event.key() == Qt::Key_Escape && (zone_ || desk_.subjects().isMarking())) {
+    zone_.reset();
+    desk_.subjects().setMarking(false);
     return true;
   }
   if (event.key() == Qt::Key_Escape && dragging_) {
@@ -177,6 +224,7 @@ void ReframeTool::putAway() {
   wheeled_ = {};
   dragging_ = false;
   horizon_.reset();
+  zone_.reset();
   corner_.reset();
 }
 
@@ -210,6 +258,12 @@ void ReframeTool::paint(QPainter& painter) {
   painter.drawPath(window);
   painter.setPen(QPen(QColor(255, 255, 255, 200), 1, Qt::DashLine));
   painter.drawPath(whole);
+  paintZones(painter, mat_, desk_, *item, *medium, pic->pixelsToSheet);
+  if (zone_) {
+    painter.setPen(QPen(theme::amber, 2));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawPath(mat_.sheetToMat().map(painterPath(transformed(ellipseBetween(*zone_), pic->pixelsToSheet))));
+  }
   if (horizon_) {
     painter.setPen(QPen(theme::amber, 2));
     painter.drawLine(mat_.toMat(horizon_->first), mat_.toMat(horizon_->second));
@@ -225,12 +279,15 @@ void ReframeTool::paint(QPainter& painter) {
 
 QString ReframeTool::hint() const {
   if (!picture()) return Mat::tr("Click an item with a photo to reframe it · Esc goes back to selecting");
+  if (desk_.subjects().isMarking())
+    return Mat::tr("Drag a zone round what must stay whole · Shift makes it round · Esc lets it be");
   return Mat::tr(
-      "Drag moves the photo · wheel or a corner scales it · arrows shift it · Alt and a line along its horizon level "
-      "it · Esc ends");
+      "Drag moves the photo · wheel or a corner scales it · arrows shift it · Alt and a line level its horizon · "
+      "Ctrl marks a subject · Esc ends");
 }
 
 QCursor ReframeTool::cursor() const {
+  if (zone_ || (picture() && desk_.subjects().isMarking())) return Qt::CrossCursor;
   if (corner_) return *corner_ % 2 == 0 ? Qt::SizeFDiagCursor : Qt::SizeBDiagCursor;
   if (dragging_) return Qt::ClosedHandCursor;
   return picture() ? Qt::OpenHandCursor : Qt::PointingHandCursor;

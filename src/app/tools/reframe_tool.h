@@ -40,6 +40,8 @@ class ReframeTool : public Tool {
   std::optional<int> cornerAt(QPointF onMat) const;
   void settle();
   void settleHorizon();
+  void settleZone();
+  bool marks(const Pointer& pointer) const;
   void noteReframed(const Affine& map);
 
   Trial trial_;
@@ -47,7 +49,9 @@ class ReframeTool : public Tool {
   std::optional<int> corner_;
   Pointer pressed_{};
   std::optional<std::pair<Point, Point>> horizon_;  ///< Being drawn, on the sheet.
-  Affine reframed_;                                 ///< Of the sheet, by the drag.
+  /// A zone that is being marked: two corners of the box around it, in pixels of the photo.
+  std::optional<std::pair<Point, Point>> zone_;
+  Affine reframed_;  ///< Of the sheet, by the drag.
   Affine wheeled_;
   QTimer wheelEnd_;
 };

@@ -10,6 +10,8 @@
 #include "app/window/deliver_dialog.h"
 #include "app/window/last_delivery.h"
 #include "app/window/recent_files.h"
+#include "media/photo.h"
+#include "project/limits.h"
 #include "storage/project_file.h"
 
 namespace widecut {
@@ -186,12 +188,33 @@ void Errands::saveTo(const QString& path, bool replaceChanged, const Then& then)
                     });
 }
 
-void Errands::placePhoto(const QString& path, std::optional<Point> at) {
+void Errands::placePhoto(const QString& path, std::optional<Point> at, const QString& credit) {
   if (path.isEmpty()) return;
-  QApplication::setOverrideCursor(Qt::WaitCursor);
-  const auto placed = desk_.placePhoto(path, at);
-  QApplication::restoreOverrideCursor();
-  if (!placed) complain(QString::fromStdString(placed.error().message));
+  if (path.endsWith(".svg", Qt::CaseInsensitive)) {
+    QApplication::setOverrideCursor(Qt::WaitCursor);
+    const auto placed = desk_.placeShapes(path, at);
+    QApplication::restoreOverrideCursor();
+    if (!placed) complain(QString::fromStdString(placed.error().message));
+    return;
+  }
+  // A large photo takes its time to be read and looked at; the window does not stand still.
+  const QString name = tr("Bringing in “%1”").arg(QFileInfo(path).fileName());
+  background_.start(
+      name, [this, path, credit, place = desk_.photoPlace(at)](const Progress& progress) -> std::function<void()> {
+        auto photo = photoFromFile(path.toStdString());
+        if (photo && !credit.isEmpty()) {
+          auto credited = std::make_shared<Medium>(**photo);
+          credited->credit = shortened(credit.toStdString());
+          photo = std::move(credited);
+        }
+        if (progress.isCancelled()) return [] {};
+        return [this, place, photo = std::move(photo)] {
+          if (photo)
+            desk_.placePhoto(*photo, place);
+          else
+            complain(QString::fromStdString(photo.error().message));
+        };
+      });
 }
 
 void Errands::askForPhoto() {

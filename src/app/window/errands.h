@@ -39,7 +39,8 @@ class Errands : public QObject {
   void save(const Then& then = {});
   void saveAs(const Then& then = {});
   void askForPhoto();
-  void placePhoto(const QString& path, std::optional<Point> at);
+  /// `credit` is kept with a photo: whose it is, and on what terms.
+  void placePhoto(const QString& path, std::optional<Point> at, const QString& credit = {});
   void deliverSomething();
   /// The selected item, or the sheet, the way it was done last and into that folder, under a name of its own. The first
   /// time it asks.

@@ -43,7 +43,8 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   commands_->addMenus(*menuBar());
   buildLayout();
   connect(&errands_, &Errands::opened, mat_, &Mat::fitSheet);
-  connect(mat_, &Mat::photoDropped, &errands_, &Errands::placePhoto);
+  connect(mat_, &Mat::photoDropped, &errands_,
+          [this](const QString& path, Point at) { errands_.placePhoto(path, at); });
   connect(mat_, &Mat::menuWanted, commands_, &CommandActions::openByPointer);
   connect(&errands_, &Errands::preferencesWanted, this, [this] {
     auto* open = findChild<PreferencesDialog*>();
@@ -118,6 +119,8 @@ QWidget* MainWindow::buildColumns() {
 QWidget* MainWindow::buildBench() {
   auto* bench = new Bench(desk_, this);
   connect(bench, &Bench::commandWanted, commands_, &CommandActions::run);
+  connect(bench, &Bench::photoWanted, &errands_,
+          [this](const QString& path, const QString& credit) { errands_.placePhoto(path, std::nullopt, credit); });
   connect(bench, &Bench::keysBack, this, [this] { mat_->setFocus(); });
   // A button of the bench that made other items is gone, or of no more use: the keys belong to the page again.
   connect(&desk_, &Desk::selectionChanged, this, [this, bench] {

@@ -2,8 +2,10 @@
 
 #include <algorithm>
 
+#include "project/edits/media.h"
 #include "project/edits/places.h"
 #include "project/edits/sharing.h"
+#include "project/edits/subjects.h"
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/framing.h"
@@ -100,7 +102,17 @@ Project withPhotoIn(const Project& project, Id id, const MediumPtr& photo) {
   const MediumPtr medium = nodeIn(project, photo);
   return withItem(project, id, [&](const Item& item) {
     Item out = item;
-    setPicture(changeable(out), Picture{medium, coveringFraming(boxInFrame(item), medium->width, medium->height)});
+    Picture placed{medium, coveringFraming(boxInFrame(item), medium->width, medium->height)};
+    if (const auto before = shownPhoto(item)) {
+      const auto& was = subjectsOf(project, *before->medium);
+      const auto& now = subjectsOf(project, *medium);
+      if (!was.empty() && !now.empty()) {
+        placed.framing = framingOf(before->pixelsToFrame * inPlaceOf(*before->medium, was, *medium, now), medium->width,
+                                   medium->height, before->habits);
+        placed = keptCovering(std::move(placed), item);
+      }
+    }
+    setPicture(changeable(out), placed);
     return out;
   });
 }

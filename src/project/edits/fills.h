@@ -9,7 +9,8 @@
 
 namespace widecut {
 
-/// The photo put into the item: it covers the outline. A photo that the project has already is kept once.
+/// The photo put into the item: it covers the outline. Where it and the photo that showed there have subjects, those
+/// lie where the others lay. A photo that the project has already is kept once.
 Project withPhotoIn(const Project& project, Id item, const MediumPtr& photo);
 /// A new photo item: the whole picture as a frame, as large as fits `within` (sheet space), centred.
 Project withPhotoItem(const Project& project, Id sheet, const MediumPtr& photo, const Box& within, Id& made);

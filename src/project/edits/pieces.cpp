@@ -195,6 +195,10 @@ Project withBaked(const Project& project, Id id) {
   });
 }
 
+Project withFrame(const Project& project, Id id, const Outline& outline) {
+  return withItem(project, id, [&](const Item& item) { return plainLike(item, outline); });
+}
+
 std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, const LookChoice& look) {
   const auto items = combinable(project, ids);
   std::vector<Operand> operands;

@@ -11,6 +11,8 @@ namespace widecut {
 /// The cutout, words or starter as a plain outline with the nodes of its result. Its photo stays in register; its
 /// parts, text or numbers are gone. Plain items stay as they are.
 Project withBaked(const Project& project, Id item);
+/// The item with another outline, given in its frame space; the photo that shows in it stays where it is.
+Project withFrame(const Project& project, Id item, const Outline& outline);
 
 /// What the items divide into: every face an item of its own, in the place of the frontmost. A piece takes the look of
 /// the frontmost item that covers it, or of `look.look` where that one covers it; the photo of `look.photo` shows in

@@ -94,6 +94,28 @@ Project withSharedPhoto(const Project& project, std::span<const Id> ids, Id sour
   return out;
 }
 
+Project withPhotoBehindSheet(const Project& project, Id id, Id& made) {
+  const ItemPtr item = findItem(project, id);
+  const auto shown = item ? shownPicture(*item) : std::nullopt;
+  if (!shown) return project;
+  const Framing onSheet = *framingOnSheet(project, id);
+  const SheetPtr sheet = sheetOf(project, id);
+  Project out = project;
+  Picture shared = *shown;
+  if (shared.share == 0) shared.share = out.nextId++;
+  made = out.nextId++;
+  const Box all = sheet->box().grown(sheet->bleed);
+  out = withItemsOnTop(
+      out, sheet->id,
+      {plainItem(made, "background", polygon({all.corner(0), all.corner(1), all.corner(2), all.corner(3)}), Style{})});
+  const Id behind[] = {made};
+  out = sentToBack(out, behind);
+  std::vector<Id> sharers = sharersOf(project, id);
+  sharers.push_back(made);
+  out = withAllLaid(out, sharers, onSheet, shared);
+  return withFramings(out, behind, [](Framing&, const Box&, const Medium&) {});
+}
+
 Project withPhotosOfTheirOwn(const Project& project, std::span<const Id> items) {
   return withPictures(project, items, [](Picture& picture, const Item&) { picture.share = 0; });
 }

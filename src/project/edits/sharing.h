@@ -23,6 +23,10 @@ std::optional<Framing> framingOnSheet(const Project& project, Id item);
 /// The photo of one of the items behind all of them, just covering what they take up together; frames that shared
 /// another one leave it. Nothing changes for fewer than two items, or where `source` shows none.
 Project withSharedPhoto(const Project& project, std::span<const Id> items, Id source);
+/// The photo of an item behind its whole sheet too, bleed included, as an item at the back that shares it. The photo
+/// stays where it is, or grows about there until it covers the sheet. `made` receives the new item's id; nothing
+/// changes where no photo shows.
+Project withPhotoBehindSheet(const Project& project, Id item, Id& made);
 /// Photos that stay where they are, but are the items' own from then on.
 Project withPhotosOfTheirOwn(const Project& project, std::span<const Id> items);
 

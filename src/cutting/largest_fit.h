@@ -1,0 +1,37 @@
+// Zones of a picture laid whole into a window, as large as they go.
+#pragma once
+
+#include <optional>
+#include <span>
+#include <vector>
+
+#include "cutting/operand.h"
+
+namespace widecut {
+
+/// A picture that is scaled and shifted behind a window until its zones lie whole in it: places p of the picture come
+/// to scale · turned(p) + shift.
+struct FitTask {
+  std::vector<Operand> windows;  ///< What the picture is seen through: all of them together.
+  std::vector<Outline> zones;    ///< On the picture. At least one, all with an area.
+  Affine turned;                 ///< A turn, with a mirroring or without: no scale, no shift.
+  std::optional<Box> picture;    ///< The picture itself, where it has to cover `covered`.
+  std::vector<Point> covered;    ///< Where the windows lie.
+};
+
+struct LargestFit {
+  double scale = 1;
+  Point shift;
+};
+
+/// The largest scale at which every zone lies whole in what the windows have together, to within a thousandth of it; at
+/// that scale in the middle of what room there is. The true outlines count: each zone may lie in another window, and
+/// none reaches over a hole or a gap. Found by branch and bound over scale and shift: a range of both is left out where
+/// some place of a zone's edge lies further outside than it can move within the range, or an edge of the windows lies
+/// further inside a zone. Nothing where no scale does it, or within `mostRanges` ranges none was found.
+std::optional<LargestFit> largestFit(const FitTask& task, int mostRanges = 60'000);
+
+/// The share (0…1) of a zone's area that lies in what the windows have together.
+double shareSeen(const Outline& zone, std::span<const Operand> windows);
+
+}  // namespace widecut
