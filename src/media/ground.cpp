@@ -205,6 +205,8 @@ class Heights {
         found->second.pop_back();
         if (found->second.empty()) next.erase(found);
       }
+      // Outlines run clockwise.
+      std::reverse(line.begin(), line.end());
       if (line.size() > 2) out.push_back(std::move(line));
     }
     return out;

@@ -50,7 +50,7 @@ std::vector<StockPhoto> stockIn(const QString& path, std::size_t most) {
                    size.width(), size.height()});
   }
   std::stable_sort(out.begin(), out.end(), [](const StockPhoto& a, const StockPhoto& b) {
-    return QString::localeAwareCompare(a.title, b.title) < 0;
+    return QString::compare(a.title, b.title, Qt::CaseInsensitive) < 0;
   });
   return out;
 }
