@@ -55,8 +55,10 @@ std::vector<std::size_t> rimOf(Size size) {
   return rim;
 }
 
-/// The colour in the middle of those of the rim, channel by channel.
-Oklab usualOf(const std::vector<Oklab>& colours, const std::vector<std::size_t>& rim) {
+/// The colour in the middle of those along the upper edge and the upper thirds of the sides, channel by channel: what
+/// stands before a ground mostly stands below.
+Oklab usualOf(const std::vector<Oklab>& colours, std::vector<std::size_t> rim, Size size) {
+  std::erase_if(rim, [&](std::size_t i) { return i >= size.at(0, std::max(1, size.height / 3)); });
   const auto middle = [&](double Oklab::*channel) {
     std::vector<double> all;
     for (const std::size_t i : rim) all.push_back(colours[i].*channel);
@@ -70,7 +72,7 @@ Oklab usualOf(const std::vector<Oklab>& colours, const std::vector<std::size_t>&
 std::vector<char> groundIn(const std::vector<Oklab>& colours, Size size, double tolerance) {
   const double most = tolerance * tolerance;
   const auto rim = rimOf(size);
-  const Oklab usual = usualOf(colours, rim);
+  const Oklab usual = usualOf(colours, rim, size);
   std::vector<char> ground(size.count());
   std::vector<std::pair<std::size_t, std::size_t>> open;  // a pixel, and where its way began
   for (const std::size_t i : rim)

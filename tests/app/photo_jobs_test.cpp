@@ -230,6 +230,7 @@ TEST_F(PhotoJobs, ASubjectIsBroughtOutOfItsGround) {
   w.press("bringItOut");
   w.report("Bring out of the ground");
   EXPECT_EQ(w.desk().history().undoName(), "Bring out of the ground");
+  EXPECT_EQ(w.desk().tool(), ToolKind::Select);
   const Box frame = boxOnSheet(w.desk().project(), w.only()->id);
   EXPECT_NEAR(frame.width(), 180 * shown().pointsPerPixel, 2);
   EXPECT_NEAR(frame.height(), frame.width(), 2);

@@ -63,6 +63,15 @@ TEST(OutOfGround, WhatReachesTheEdgeEndsThere) {
   EXPECT_NEAR(box.high.y, 200, 1);
 }
 
+TEST(OutOfGround, ASkyIsTheGroundAlthoughMostOfTheEdgeIsLand) {
+  QImage picture = sky();
+  QPainter(&picture).fillRect(QRect(0, 80, 300, 120), QColor(40, 40, 45));
+  const auto found = outOfGround(picture, {});
+  ASSERT_TRUE(found);
+  EXPECT_NEAR(areaOf(*found), 300 * 120, 500);
+  EXPECT_NEAR(bounds(*found).low.y, 80, 1.5);
+}
+
 TEST(OutOfGround, TheToleranceSaysWhatIsGround) {
   QImage picture = sky();
   QPainter(&picture).fillRect(QRect(100, 60, 80, 80), QColor(190, 205, 225));  // a pale cloud

@@ -101,7 +101,9 @@ void GroundPage::look() {
 }
 
 void GroundPage::make() {
-  if (trial_.settle(tr("Bring out of the ground"))) desk_.leavePaint();
+  if (!trial_.settle(tr("Bring out of the ground"))) return;
+  desk_.leavePaint();
+  desk_.setTool(ToolKind::Select);
 }
 
 }  // namespace widecut

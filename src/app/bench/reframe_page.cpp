@@ -74,8 +74,7 @@ ReframePage::ReframePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   theme::makeHeading(*heading_);
   heading_->move(14, 9);
   auto* column = new QVBoxLayout;
-  row->addLayout(column);
-  row->addStretch(1);
+  row->addLayout(column, 1);
   auto* scaleRow = new QHBoxLayout;
   scaleRow->addWidget(new QLabel(tr("scale"), this));
   slider_ = new QSlider(Qt::Horizontal, this);
