@@ -218,7 +218,7 @@ TEST_F(PhotoJobs, ASubjectIsBroughtOutOfItsGround) {
   const auto onSheet = [&](Point pixel) {
     return (frameToSheet(w.desk().project(), w.only()->id) * shown().pixelsToFrame)(pixel);
   };
-  const Point middle = onSheet({200, 150}), side = onSheet({285, 150}), beyond = onSheet({320, 60});
+  const Point middle = onSheet({200, 150}), side = onSheet({258, 95}), beyond = onSheet({320, 60});
   w.actions = 0;
   w.key(Qt::Key_R);
   w.press("bringOut");
