@@ -2,6 +2,7 @@
 
 #include <QFileDialog>
 #include <QLocale>
+#include <QPainter>
 #include <algorithm>
 
 #include "app/bench/page_layout.h"

@@ -4,6 +4,7 @@
 #include <QFileDialog>
 #include <QImageReader>
 #include <QLineEdit>
+#include <QPainter>
 #include <QSettings>
 
 #include "app/bench/page_layout.h"

@@ -1,5 +1,6 @@
 #include "app/desk/subjects.h"
 
+#include <QCursor>
 #include <QGuiApplication>
 #include <cmath>
 #include <set>
