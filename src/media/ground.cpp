@@ -61,6 +61,7 @@ Oklab usualOf(const std::vector<Oklab>& colours, std::vector<std::size_t> rim, S
   std::erase_if(rim, [&](std::size_t i) { return i >= size.at(0, std::max(1, size.height / 3)); });
   const auto middle = [&](double Oklab::*channel) {
     std::vector<double> all;
+    all.reserve(rim.size());
     for (const std::size_t i : rim) all.push_back(colours[i].*channel);
     std::nth_element(all.begin(), all.begin() + static_cast<std::ptrdiff_t>(all.size() / 2), all.end());
     return all[all.size() / 2];

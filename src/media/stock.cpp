@@ -22,8 +22,8 @@ std::map<QString, QJsonObject> factsIn(const QDir& folder) {
   std::map<QString, QJsonObject> facts;
   QFile file(folder.filePath(catalogue));
   if (file.size() > mostCatalogue || !file.open(QIODevice::ReadOnly)) return facts;
-  for (const QJsonValue& one : QJsonDocument::fromJson(file.readAll()).array())
-    facts[one.toObject().value("file").toString()] = one.toObject();
+  const QJsonArray all = QJsonDocument::fromJson(file.readAll()).array();
+  for (const auto& one : all) facts[one.toObject().value("file").toString()] = one.toObject();
   return facts;
 }
 

@@ -149,6 +149,7 @@ std::vector<Box> standingOutIn(const QImage& picture) {
   std::sort(regions.begin(), regions.end(), [](const Region& a, const Region& b) { return a.weight > b.weight; });
   const double sx = double(picture.width()) / width, sy = double(picture.height()) / height;
   std::vector<Box> out;
+  out.reserve(regions.size());
   for (const Region& region : regions)
     out.push_back({{region.box.low.x * sx, region.box.low.y * sy}, {region.box.high.x * sx, region.box.high.y * sy}});
   return out;
@@ -167,6 +168,7 @@ std::vector<Subject> suggestedSubjects(PhotoStore& store, const Medium& photo) {
             [](const Box& a, const Box& b) { return a.width() * a.height() > b.width() * b.height(); });
   if (found.size() > mostFound) found.resize(mostFound);
   std::vector<Subject> out;
+  out.reserve(found.size());
   for (const Box& box : found)
     out.push_back({areFaces ? "head" : "standing out", transformed(ellipseIn(box), level.toPixels)});
   return out;
