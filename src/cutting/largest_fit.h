@@ -24,11 +24,13 @@ struct LargestFit {
   Point shift;
 };
 
-/// The largest scale at which every zone lies whole in what the windows have together, to within a thousandth of it; at
-/// that scale in the middle of what room there is. The true outlines count: each zone may lie in another window, and
-/// none reaches over a hole or a gap. Found by branch and bound over scale and shift: a range of both is left out where
-/// some place of a zone's edge lies further outside than it can move within the range, or an edge of the windows lies
-/// further inside a zone. Nothing where no scale does it, or within `mostRanges` ranges none was found.
+/// The largest scale at which every zone lies whole in what the windows have together; at that scale in the middle of
+/// what room there is. The true outlines count: each zone may lie in another window, and none reaches over a hole or a
+/// gap; a hundred-thousandth of their sizes is left as room. Found by branch and bound over scale and shift: a range of
+/// both is left out where some place of a zone's edge lies further outside than it can move within the range, or an
+/// edge of the windows lies further inside a zone. What is left once better scales than that by more than a thousandth
+/// are ruled out grows from the middle of its room for as long as it can. Where `mostRanges` ranges do not rule them
+/// out, the best one that was found; nothing where none was.
 std::optional<LargestFit> largestFit(const FitTask& task, int mostRanges = 60'000);
 
 /// The share (0…1) of a zone's area that lies in what the windows have together.

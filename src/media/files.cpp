@@ -82,7 +82,7 @@ Result<NewFile> NewFile::at(const std::string& path, std::uint64_t bytesNeeded) 
   if (const fs::space_info disk = fs::space(folder, error); !error && disk.available < bytesNeeded)
     return refused("the disk has " + megabytes(disk.available) + " left, and " + megabytes(bytesNeeded) +
                    " are needed");
-  inside->file = std::make_unique<QTemporaryFile>(QString::fromStdString(folder + "/.widecut-XXXXXX"));
+  inside->file = std::make_unique<QTemporaryFile>(QString::fromStdString(folder + "/.widecut"));
   if (!inside->file->open()) return refused(inside->file->errorString().toStdString());
   inside->work = inside->file->fileName().toStdString();
   return NewFile(std::move(inside));

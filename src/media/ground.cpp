@@ -4,7 +4,7 @@
 #include <map>
 
 #include "geometry/fit.h"
-#include "project/colour.h"
+#include "media/pixel_oklab.h"
 
 namespace widecut {
 namespace {
@@ -39,9 +39,7 @@ std::vector<Oklab> coloursOf(const QImage& picture) {
   out.reserve(static_cast<std::size_t>(rgb.width()) * static_cast<std::size_t>(rgb.height()));
   for (int y = 0; y < rgb.height(); ++y) {
     const auto* line = reinterpret_cast<const QRgb*>(rgb.constScanLine(y));
-    for (int x = 0; x < rgb.width(); ++x)
-      out.push_back(oklabOf(Colour{static_cast<std::uint8_t>(qRed(line[x])), static_cast<std::uint8_t>(qGreen(line[x])),
-                                   static_cast<std::uint8_t>(qBlue(line[x]))}));
+    for (int x = 0; x < rgb.width(); ++x) out.push_back(oklabOfPixel(line[x]));
   }
   return out;
 }
@@ -112,8 +110,14 @@ void dropSpecks(std::vector<char>& ground, Size size) {
   }
 }
 
-/// How much of the four pixels around each corner of pixels is subject, with none beyond the picture's edge: as heights
-/// whose line of one half is followed.
+/// How an outline runs between four pixels, from one side (0 above, 1 right, 2 below, 3 left) to another, clockwise
+/// round what is subject; by which of them are: the upper left one counts 1, the upper right 2, the lower right 4, the
+/// lower left 8.
+constexpr std::pair<int, int> waysThrough[16][2] = {
+    {},       {{0, 3}}, {{1, 0}},         {{1, 3}}, {{2, 1}}, {{0, 3}, {2, 1}}, {{2, 0}}, {{2, 3}},
+    {{3, 2}}, {{0, 2}}, {{1, 0}, {3, 2}}, {{1, 2}}, {{3, 1}}, {{0, 1}},         {{3, 0}}, {}};
+
+/// How much of what is around each pixel is subject: heights, whose line of one half is followed between pixels.
 class Heights {
  public:
   Heights(const std::vector<char>& ground, Size size) : size_(size) {
@@ -129,7 +133,7 @@ class Heights {
           for (int dx = -1; dx <= 1; ++dx) sum += subject(x + dx, y + dy) * (dx == 0 ? 2 : 1) * (dy == 0 ? 2 : 1);
         // Beyond the edge there is none: an outline ends with the picture.
         const bool isBeyond = x < 0 || y < 0 || x >= size.width || y >= size.height;
-        heights_.push_back(isBeyond ? std::min(sum / 16, 0.0) : sum / 16);
+        heights_.push_back(isBeyond ? 0 : sum / 16);
       }
   }
   double at(int x, int y) const { return heights_[static_cast<std::size_t>((y + 1) * (size_.width + 2) + x + 1)]; }
@@ -144,59 +148,10 @@ class Heights {
     for (int y = -1; y < size_.height; ++y)
       for (int x = -1; x < size_.width; ++x) {
         const bool a = at(x, y) > 0.5, b = at(x + 1, y) > 0.5, c = at(x + 1, y + 1) > 0.5, d = at(x, y + 1) > 0.5;
-        const Crossing top{number(x, y), 0}, left{number(x, y), 1}, bottom{number(x, y + 1), 0},
-            right{number(x + 1, y), 1};
-        // From one crossing to the next with the higher side on the right.
-        const auto go = [&](Crossing from, Crossing to) { next[from].push_back(to); };
+        const Crossing sides[] = {{number(x, y), 0}, {number(x + 1, y), 1}, {number(x, y + 1), 0}, {number(x, y), 1}};
         const int kind = (a ? 1 : 0) + (b ? 2 : 0) + (c ? 4 : 0) + (d ? 8 : 0);
-        switch (kind) {
-          case 1:
-            go(left, top);
-            break;
-          case 2:
-            go(top, right);
-            break;
-          case 3:
-            go(left, right);
-            break;
-          case 4:
-            go(right, bottom);
-            break;
-          case 5:
-            go(left, top);
-            go(right, bottom);
-            break;
-          case 6:
-            go(top, bottom);
-            break;
-          case 7:
-            go(left, bottom);
-            break;
-          case 8:
-            go(bottom, left);
-            break;
-          case 9:
-            go(bottom, top);
-            break;
-          case 10:
-            go(top, right);
-            go(bottom, left);
-            break;
-          case 11:
-            go(bottom, right);
-            break;
-          case 12:
-            go(right, left);
-            break;
-          case 13:
-            go(right, top);
-            break;
-          case 14:
-            go(top, left);
-            break;
-          default:
-            break;
-        }
+        for (const auto& [from, to] : waysThrough[kind])
+          if (from != to) next[sides[from]].push_back(sides[to]);
       }
     std::vector<std::vector<Point>> out;
     while (!next.empty()) {
@@ -208,8 +163,6 @@ class Heights {
         found->second.pop_back();
         if (found->second.empty()) next.erase(found);
       }
-      // Outlines run clockwise.
-      std::reverse(line.begin(), line.end());
       if (line.size() > 2) out.push_back(std::move(line));
     }
     return out;
@@ -229,7 +182,10 @@ class Heights {
 
 }  // namespace
 
-Result<Outline> outOfGround(const QImage& picture, const GroundCut& how) {
+Result<Outline> outOfGround(const PhotoLevel& level, const GroundCut& how) {
+  if (level.image.isNull()) return problem("the photo cannot be decoded");
+  // Without the border that levels have.
+  const QImage picture = level.image.copy(level.image.rect().adjusted(1, 1, -1, -1));
   const Size size{picture.width(), picture.height()};
   if (size.width < 3 || size.height < 3) return problem("the picture is too small to have a ground");
   std::vector<char> ground = groundIn(coloursOf(picture), size, how.tolerance);
@@ -241,7 +197,7 @@ Result<Outline> outOfGround(const QImage& picture, const GroundCut& how) {
   for (const std::vector<Point>& line : Heights(ground, size).lines())
     if (auto contour = fittedStroke(line, true, how.smoothness)) out.contours.push_back(std::move(*contour));
   if (out.isEmpty()) return problem("nothing stands out of the ground");
-  return out;
+  return transformed(out, level.toPixels * Affine::move({1, 1}));
 }
 
 }  // namespace widecut

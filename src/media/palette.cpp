@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "media/pixel_oklab.h"
+
 namespace widecut {
 namespace {
 
@@ -25,10 +27,7 @@ std::vector<Oklab> samplesOf(const QImage& picture) {
   for (int y = 0; y < small.height(); ++y) {
     const auto* line = reinterpret_cast<const QRgb*>(small.constScanLine(y));
     for (int x = 0; x < small.width(); ++x)
-      if (qAlpha(line[x]) > 127)
-        samples.push_back(
-            oklabOf(Colour{static_cast<std::uint8_t>(qRed(line[x])), static_cast<std::uint8_t>(qGreen(line[x])),
-                           static_cast<std::uint8_t>(qBlue(line[x]))}));
+      if (qAlpha(line[x]) > 127) samples.push_back(oklabOfPixel(line[x]));
   }
   return samples;
 }

@@ -3,6 +3,7 @@
 
 #include <QString>
 #include <vector>
+
 namespace widecut {
 
 /// A photo of a folder, with what is known of it.
@@ -27,4 +28,5 @@ std::vector<StockPhoto> stockIn(const QString& folder, std::size_t most = 2000);
 std::vector<StockPhoto> matching(const std::vector<StockPhoto>& photos, const QString& question);
 /// The folder of the photos that ship with the program; empty where it is missing.
 QString ownStock();
+
 }  // namespace widecut

@@ -2,6 +2,7 @@
 
 #include <numeric>
 
+#include "media/pixel_oklab.h"
 #include "shapes/primitives.h"
 
 namespace widecut {
@@ -56,9 +57,7 @@ std::vector<float> unusualnessOf(const QImage& small) {
   for (int y = 0; y < height; ++y) {
     const auto* line = reinterpret_cast<const QRgb*>(small.constScanLine(y));
     for (int x = 0; x < width; ++x) {
-      const Oklab lab =
-          oklabOf(Colour{static_cast<std::uint8_t>(qRed(line[x])), static_cast<std::uint8_t>(qGreen(line[x])),
-                         static_cast<std::uint8_t>(qBlue(line[x]))});
+      const Oklab lab = oklabOfPixel(line[x]);
       planes[0].push_back(float(lab.light));
       planes[1].push_back(float(lab.a));
       planes[2].push_back(float(lab.b));
@@ -125,10 +124,6 @@ Box headAround(const Box& face) {
   return {face.low - Point{0.2 * w, 0.5 * h}, face.high + Point{0.2 * w, 0.2 * h}};
 }
 
-Outline ellipseIn(const Box& box) {
-  return transformed(ellipseOutline(box.width(), box.height()), Affine::move(box.centre()));
-}
-
 }  // namespace
 
 std::vector<Box> standingOutIn(const QImage& picture) {
@@ -170,7 +165,7 @@ std::vector<Subject> suggestedSubjects(PhotoStore& store, const Medium& photo) {
   std::vector<Subject> out;
   out.reserve(found.size());
   for (const Box& box : found)
-    out.push_back({areFaces ? "head" : "standing out", transformed(ellipseIn(box), level.toPixels)});
+    out.push_back({areFaces ? "head" : "standing out", transformed(fitted(ellipseOutline(1, 1), box), level.toPixels)});
   return out;
 }
 

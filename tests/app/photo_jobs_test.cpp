@@ -28,6 +28,15 @@ struct PhotoJobs : testing::Test {
     w.key(Qt::Key_1);
     w.drop(twoTonePhoto(folder), w.mm(100, 70));
   }
+  /// Two above two, 50 mm from one to the next.
+  void layFourFrames(double side) {
+    for (const double x : {30.0, 80.0})
+      for (const double y : {40.0, 90.0}) {
+        w.key(Qt::Key_4);
+        w.drag(w.mm(x, y), w.mm(x + side, y + side));
+      }
+    w.key(Qt::Key_1);
+  }
   ShownPhoto shown() { return *shownPhoto(*w.only()); }
   void choose(const char* name, int place) {
     auto& words = w.shown<QComboBox>(name);
@@ -106,13 +115,7 @@ TEST_F(PhotoJobs, AnUprightPhotoStaysSoWhenItsFrameIsTurned) {
 }
 
 TEST_F(PhotoJobs, J23OnePhotoAcrossFourFrames) {
-  w.key(Qt::Key_4);
-  for (const double x : {30.0, 80.0})
-    for (const double y : {40.0, 90.0}) {
-      w.key(Qt::Key_4);
-      w.drag(w.mm(x, y), w.mm(x + 40, y + 40));
-    }
-  w.key(Qt::Key_1);
+  layFourFrames(40);
   w.drop(twoTonePhoto(folder), w.mm(50, 60));
   w.key(Qt::Key_A, Qt::ControlModifier);
   w.actions = 0;
@@ -155,12 +158,7 @@ QString fourHeads(const QTemporaryDir& folder) {
 }
 
 TEST_F(PhotoJobs, J23EveryHeadWholeInFourFrames) {
-  for (const double x : {30.0, 80.0})
-    for (const double y : {40.0, 90.0}) {
-      w.key(Qt::Key_4);
-      w.drag(w.mm(x, y), w.mm(x + 45, y + 45));
-    }
-  w.key(Qt::Key_1);
+  layFourFrames(45);
   w.drop(fourHeads(folder), w.mm(50, 60));
   w.key(Qt::Key_A, Qt::ControlModifier);
   w.key(Qt::Key_R, Qt::ControlModifier | Qt::ShiftModifier);

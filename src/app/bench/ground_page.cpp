@@ -16,11 +16,16 @@ constexpr StarterNumber tolerance{"tolerance", 0.01,
                                   0.5,         GroundCut().tolerance,
                                   0.01,        "How unlike its beginning at the photo's edges the ground may be",
                                   {},          NumberKind::Share};
-constexpr StarterNumber smoothness{
-    "smoothness",     0, 1, 0.2, 0.05, "How far the outline may stray from the edge, for fewer nodes", {},
-    NumberKind::Share};
 constexpr double leastStray = 0.3, mostStray = 6.3;  // pixels of what is looked at
-constexpr double mostSide = 1000;                    // of what is looked at
+constexpr StarterNumber smoothness{"smoothness",
+                                   0,
+                                   1,
+                                   (GroundCut().smoothness - leastStray) / (mostStray - leastStray),
+                                   0.05,
+                                   "How far the outline may stray from the edge, for fewer nodes",
+                                   {},
+                                   NumberKind::Share};
+constexpr double mostSide = 1000;  // of what is looked at
 
 }  // namespace
 
@@ -48,7 +53,6 @@ GroundPage::GroundPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
       how_.smoothness = leastStray + (mostStray - leastStray) * value;
     look();
   };
-  how_.smoothness = leastStray + (mostStray - leastStray) * smoothness.usual;
   connect(grid_, &NumbersGrid::tried, this, change);
   connect(grid_, &NumbersGrid::settled, this, change);
 }
@@ -84,8 +88,8 @@ void GroundPage::look() {
   task_.run([this, &photos = desk_.photos(), shown = *shown, how = how_, id = item_] {
     const Medium& photo = *shown.medium;
     const PhotoLevel level = photos.level(photo, std::min(1.0, mostSide / std::max(photo.width, photo.height)));
-    auto found = outOfGround(level.image, how);
-    if (found) *found = transformed(*found, shown.pixelsToFrame * level.toPixels);
+    auto found = outOfGround(level, how);
+    if (found) *found = transformed(*found, shown.pixelsToFrame);
     return [this, id, found = std::move(found)] {
       if (id != item_ || !isVisible()) return;
       make_->setEnabled(found.has_value());

@@ -2,7 +2,6 @@
 
 #include <QFileDialog>
 #include <QLocale>
-#include <QPainter>
 #include <algorithm>
 
 #include "app/bench/page_layout.h"
@@ -16,20 +15,11 @@ namespace {
 constexpr QSize cardSize{84, 38};
 constexpr std::size_t mostCards = 200;
 
-/// The photo in the middle of a card, as far as it is ready.
+/// The photo, as far as it is ready.
 QImage pictureOf(Desk& desk, const MediumPtr& medium, double ratio) {
-  QImage card(cardSize * ratio, QImage::Format_ARGB32_Premultiplied);
-  card.setDevicePixelRatio(ratio);
-  card.fill(Qt::transparent);
   const double scale = std::min(cardSize.width() / double(medium->width), cardSize.height() / double(medium->height));
   const auto ready = desk.photos().levelIfReady(medium, scale * ratio);
-  if (!ready || ready->level.image.isNull()) return card;
-  QPainter painter(&card);
-  painter.setRenderHint(QPainter::SmoothPixmapTransform);
-  const QSizeF size = QSizeF(medium->width, medium->height) * scale;
-  painter.drawImage(QRectF({(cardSize.width() - size.width()) / 2, (cardSize.height() - size.height()) / 2}, size),
-                    ready->level.image);
-  return card;
+  return centredPicture(ready ? ready->level.image : QImage(), cardSize, ratio);
 }
 
 }  // namespace

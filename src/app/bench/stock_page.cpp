@@ -4,7 +4,6 @@
 #include <QFileDialog>
 #include <QImageReader>
 #include <QLineEdit>
-#include <QPainter>
 #include <QSettings>
 
 #include "app/bench/page_layout.h"
@@ -19,21 +18,11 @@ constexpr std::size_t mostCards = 200;
 const char* const folderKey = "stock/folder";
 
 QImage thumbnailOf(const StockPhoto& photo, double ratio) {
-  QImage card(cardSize * ratio, QImage::Format_ARGB32_Premultiplied);
-  card.fill(Qt::transparent);
   QImageReader reader(photo.path);
   reader.setAutoTransform(true);
   // The decoder makes it small, before it is turned upright.
-  const QSize stored = reader.size();
-  reader.setScaledSize(stored.scaled(card.size(), Qt::KeepAspectRatio));
-  const QImage small = reader.read();
-  const QSize size = small.size().scaled(card.size(), Qt::KeepAspectRatio);
-  QPainter painter(&card);
-  painter.setRenderHint(QPainter::SmoothPixmapTransform);
-  painter.drawImage(QRect(QPoint((card.width() - size.width()) / 2, (card.height() - size.height()) / 2), size), small);
-  painter.end();
-  card.setDevicePixelRatio(ratio);
-  return card;
+  reader.setScaledSize(reader.size().scaled(cardSize * ratio, Qt::KeepAspectRatio));
+  return centredPicture(reader.read(), cardSize, ratio);
 }
 
 }  // namespace

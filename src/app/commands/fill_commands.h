@@ -11,6 +11,9 @@
 
 namespace widecut::commands {
 
+/// One photo is selected, or frames that share one.
+inline bool onePhoto(const Desk& desk) { return reframedItem(desk) != nullptr; }
+
 inline constexpr Command fillCommands[] = {
     {.id = Do::BringInPhoto,
      .menu = Menu::Fill,
@@ -27,7 +30,7 @@ inline constexpr Command fillCommands[] = {
      .words = QT_TRANSLATE_NOOP("Commands", "Reframe the photo"),
      .keys = "R",
      .run = tool<ToolKind::Reframe>,
-     .applies = [](const Desk& d) { return reframedItem(d) != nullptr; },
+     .applies = onePhoto,
      .hint = QT_TRANSLATE_NOOP("Commands", "Moves and scales the picture in its frame"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Reframe")},
     {.id = Do::AdjustPhoto,
@@ -64,7 +67,7 @@ inline constexpr Command fillCommands[] = {
      .name = "photoBehindSheet",
      .words = QT_TRANSLATE_NOOP("Commands", "Its photo behind the sheet too"),
      .run = [](const Site& s) { layPhotoBehindSheet(s.desk); },
-     .applies = [](const Desk& d) { return reframedItem(d) != nullptr; },
+     .applies = onePhoto,
      .hint = QT_TRANSLATE_NOOP("Commands", "One photo fills this frame and the sheet behind it, in register")},
     {.id = Do::LeaveSharedPhoto,
      .menu = Menu::Fill,
@@ -81,7 +84,7 @@ inline constexpr Command fillCommands[] = {
      .name = "markSubject",
      .words = QT_TRANSLATE_NOOP("Commands", "Mark a subject"),
      .run = [](const Site& s) { startMarking(s.desk); },
-     .applies = [](const Desk& d) { return reframedItem(d) != nullptr; },
+     .applies = onePhoto,
      .hint = QT_TRANSLATE_NOOP("Commands", "A zone of the photo that is to stay whole in every frame"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Mark")},
     {.id = Do::SuggestSubjects,
@@ -90,7 +93,7 @@ inline constexpr Command fillCommands[] = {
      .name = "suggestSubjects",
      .words = QT_TRANSLATE_NOOP("Commands", "Suggest subjects"),
      .run = [](const Site& s) { suggestSubjects(s.desk, s.errands.background()); },
-     .applies = [](const Desk& d) { return reframedItem(d) != nullptr; },
+     .applies = onePhoto,
      .hint = QT_TRANSLATE_NOOP("Commands", "Heads in the photo or, where there are none, what stands out"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Suggest")},
     {.id = Do::FitSubjects,
@@ -108,7 +111,7 @@ inline constexpr Command fillCommands[] = {
      .name = "bringOut",
      .words = QT_TRANSLATE_NOOP("Commands", "Bring out of the ground"),
      .run = [](const Site& s) { s.desk.toggle(Aside::Ground); },
-     .applies = [](const Desk& d) { return reframedItem(d) != nullptr; },
+     .applies = onePhoto,
      .hint = QT_TRANSLATE_NOOP("Commands", "What stands before an even ground becomes the frame of its photo"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Bring out"),
      .isOn = [](const Desk& d) { return d.shows(Aside::Ground); }},

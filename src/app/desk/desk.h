@@ -44,7 +44,7 @@ struct Saving {
 /// and what stands before their grounds; of the whole project, its colours and finishes, and its photos; and photos to
 /// bring in.
 enum class Aside : unsigned char { None, Finish, Adjusting, Ground, Colours, Photos, Stock };
-/// Whether it shows without a selection.
+/// Whether it shows without a selection: from the colours on.
 inline bool isOfProject(Aside page) { return page >= Aside::Colours; }
 
 /// A look that was taken up to be laid on other items, and how its corners are treated.

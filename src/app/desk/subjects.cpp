@@ -9,6 +9,7 @@
 #include "app/desk/photo_framing.h"
 #include "media/suggested_subjects.h"
 #include "project/edits/sharing.h"
+#include "project/names.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -22,24 +23,23 @@ std::optional<ShownPhoto> selectedPhoto(const Desk& desk) {
   return std::nullopt;
 }
 
-std::string freshName(const std::vector<Subject>& subjects, std::string name) {
-  const auto isTaken = [&](const std::string& one) {
-    return std::any_of(subjects.begin(), subjects.end(), [&](const Subject& s) { return s.name == one; });
-  };
-  if (!isTaken(name)) return name;
-  for (int i = 2;; ++i)
-    if (const std::string next = name + " " + std::to_string(i); !isTaken(next)) return next;
+UniqueNames namesIn(const std::vector<Subject>& subjects) {
+  std::vector<std::string> names;
+  names.reserve(subjects.size());
+  for (const Subject& subject : subjects) names.push_back(subject.name);
+  return UniqueNames(names);
 }
 
 /// What was found, without what is marked already.
 std::vector<Subject> withFound(std::vector<Subject> subjects, const std::vector<Subject>& found) {
   const std::vector<Subject> before = subjects;
+  UniqueNames names = namesIn(before);
   for (const Subject& one : found) {
     const Point middle = bounds(one.zone).centre();
     const bool isMarked = std::any_of(before.begin(), before.end(), [&](const Subject& subject) {
       return isInside(subject.zone, FillRule::Nonzero, middle);
     });
-    if (!isMarked) subjects.push_back({freshName(subjects, one.name), one.zone});
+    if (!isMarked) subjects.push_back({names.take(one.name), one.zone});
   }
   return subjects;
 }
@@ -72,7 +72,7 @@ void startMarking(Desk& desk) {
 void markSubject(Desk& desk, const MediumPtr& photo, Outline zone) {
   const auto& before = subjectsOf(desk.settled(), *photo);
   desk.commit(Desk::tr("Mark a subject"),
-              withSubject(desk.settled(), *photo, {freshName(before, "subject"), std::move(zone)}));
+              withSubject(desk.settled(), *photo, {namesIn(before).take("subject"), std::move(zone)}));
 }
 
 void suggestSubjects(Desk& desk, Background& background) {
@@ -121,8 +121,11 @@ int cutPercent(const SubjectSeen& seen) {
   return std::clamp(static_cast<int>(std::lround((1 - seen.together) * 100)), 1, 99);
 }
 
-QString cutText(const SubjectSeen& seen) {
-  return Desk::tr("%1 by %2 %").arg(QString::fromStdString(seen.name)).arg(cutPercent(seen));
+QString cutText(const std::vector<SubjectSeen>& cuts) {
+  QStringList all;
+  for (const SubjectSeen& seen : cuts)
+    all.append(Desk::tr("%1 by %2 %").arg(QString::fromStdString(seen.name)).arg(cutPercent(seen)));
+  return Desk::tr("cuts %1").arg(all.join(", "));
 }
 
 }  // namespace widecut

@@ -22,7 +22,7 @@ void fitSubjects(Desk& desk);
 void changeSubjects(Desk& desk, const MediumPtr& photo, const QString& step, std::vector<Subject> subjects);
 /// How much of it is missing, in whole per cent: 1…99.
 int cutPercent(const SubjectSeen& seen);
-/// As in “guard by 12 %”.
-QString cutText(const SubjectSeen& seen);
+/// What a frame cuts, as in “cuts guard by 12 %, driver by 3 %”.
+QString cutText(const std::vector<SubjectSeen>& cuts);
 
 }  // namespace widecut

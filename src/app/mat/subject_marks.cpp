@@ -31,12 +31,6 @@ QRectF tagFor(const QPainter& painter, const QString& text) {
   return tag;
 }
 
-QString textOf(const std::vector<SubjectSeen>& cuts) {
-  QStringList all;
-  for (const SubjectSeen& seen : cuts) all.append(cutText(seen));
-  return Desk::tr("cuts %1").arg(all.join(", "));
-}
-
 void paintCorner(QPainter& painter, const Mat& mat, const Desk& desk, Id id, const std::vector<SubjectSeen>& cuts) {
   const ItemPtr item = findItem(desk.project(), id);
   const Box box = item ? boxInFrame(*item) : Box{};
@@ -51,7 +45,7 @@ void paintCorner(QPainter& painter, const Mat& mat, const Desk& desk, Id id, con
   painter.setPen(QPen(onAmber, 1));
   painter.setBrush(theme::amber);
   painter.drawPolygon(QPolygonF({at(1), along(0), along(2)}));
-  const QString text = textOf(cuts);
+  const QString text = cutText(cuts);
   QRectF tag = tagFor(painter, text);
   tag.moveBottomRight(at(1) - QPointF(0, 4));
   tag.moveLeft(std::max(tag.left(), rulerSize + 6.0));

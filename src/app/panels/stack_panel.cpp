@@ -57,11 +57,7 @@ StackPanel::StackPanel(Desk& desk, QWidget* parent)
   });
   connect(&desk.subjects(), &SubjectWatch::changed, this, [this] {
     StackModel::Troubles troubles;
-    for (const auto& [id, cuts] : desk_.subjects().cuts()) {
-      QStringList all;
-      for (const SubjectSeen& seen : cuts) all.append(cutText(seen));
-      troubles[id] = tr("cuts %1").arg(all.join(", "));
-    }
+    for (const auto& [id, cuts] : desk_.subjects().cuts()) troubles[id] = cutText(cuts);
     model_->setTroubles(std::move(troubles));
   });
   follow();

@@ -34,8 +34,7 @@ ReframeTool::ReframeTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk) {
 namespace {
 
 Outline ellipseBetween(const std::pair<Point, Point>& corners) {
-  const Box box = Box::between(corners.first, corners.second);
-  return transformed(ellipseOutline(box.width(), box.height()), Affine::move(box.centre()));
+  return fitted(ellipseOutline(1, 1), Box::between(corners.first, corners.second));
 }
 
 }  // namespace

@@ -15,6 +15,20 @@ constexpr int mostChipText = 84;
 
 }  // namespace
 
+QImage centredPicture(const QImage& picture, QSize card, double ratio) {
+  QImage out(card * ratio, QImage::Format_ARGB32_Premultiplied);
+  out.fill(Qt::transparent);
+  if (!picture.isNull()) {
+    QRect area(QPoint(), picture.size().scaled(out.size(), Qt::KeepAspectRatio));
+    area.moveCenter(out.rect().center());
+    QPainter painter(&out);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    painter.drawImage(area, picture);
+  }
+  out.setDevicePixelRatio(ratio);
+  return out;
+}
+
 Card::Card(const QString& name, const QString& key, const QColor& edge, const QImage& picture, QWidget* parent)
     : QAbstractButton(parent), key_(key), edge_(edge), picture_(picture) {
   setText(name);

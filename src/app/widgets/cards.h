@@ -7,6 +7,10 @@
 
 namespace widecut {
 
+/// A picture, as large as it goes in the middle of a card's picture of that size; nothing but the card for an empty
+/// one.
+QImage centredPicture(const QImage& picture, QSize card, double ratio);
+
 /// A picture with a name under a coloured edge; says when the pointer comes and goes.
 class Card : public QAbstractButton {
   Q_OBJECT

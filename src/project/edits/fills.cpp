@@ -15,13 +15,6 @@
 namespace widecut {
 namespace {
 
-/// The node that the project has of a medium, so that each is in memory once.
-MediumPtr nodeIn(const Project& project, const MediumPtr& medium) {
-  const Media media = mediaOf(project);
-  const auto known = media.find(medium->hash);
-  return known == media.end() ? medium : known->second;
-}
-
 /// The gradient that fills, where it is the frontmost that is no picture.
 const Gradient* frontGradient(const Style& style) {
   for (auto fill = style.fills.rbegin(); fill != style.fills.rend(); ++fill)
@@ -99,7 +92,7 @@ Picture keptCovering(Picture picture, const Item& item) {
 }
 
 Project withPhotoIn(const Project& project, Id id, const MediumPtr& photo) {
-  const MediumPtr medium = nodeIn(project, photo);
+  const MediumPtr medium = mediumIn(project, photo);
   return withItem(project, id, [&](const Item& item) {
     Item out = item;
     Picture placed{medium, coveringFraming(boxInFrame(item), medium->width, medium->height)};
@@ -118,7 +111,7 @@ Project withPhotoIn(const Project& project, Id id, const MediumPtr& photo) {
 }
 
 Project withPhotoItem(const Project& project, Id sheet, const MediumPtr& photo, const Box& within, Id& made) {
-  const MediumPtr medium = nodeIn(project, photo);
+  const MediumPtr medium = mediumIn(project, photo);
   const Medium& m = *medium;
   const double scale = std::min(within.width() / m.width, within.height() / m.height);
   const Point half{m.width * scale / 2, m.height * scale / 2};

@@ -41,6 +41,12 @@ Box togetherOf(const std::vector<Subject>& subjects) {
 
 }  // namespace
 
+MediumPtr mediumIn(const Project& project, const MediumPtr& medium) {
+  const Media media = mediaOf(project);
+  const auto known = media.find(medium->hash);
+  return known == media.end() ? medium : known->second;
+}
+
 std::vector<MediumUse> mediaUsed(const Project& project) {
   std::vector<MediumUse> uses;
   for (const SheetPtr& sheet : sheetsOf(project)) gather(sheet->items, uses);
@@ -61,9 +67,7 @@ Affine inPlaceOf(const Medium& was, const std::vector<Subject>& subjectsWas, con
 
 Project withMediumReplaced(const Project& project, const Medium& was, const MediumPtr& now) {
   if (was.hash == now->hash) return project;
-  const Media media = mediaOf(project);
-  const auto known = media.find(now->hash);
-  const MediumPtr medium = known == media.end() ? now : known->second;
+  const MediumPtr medium = mediumIn(project, now);
   const Affine place = inPlaceOf(was, subjectsOf(project, was), *medium, subjectsOf(project, *medium));
   std::vector<Id> changed;
   for (const MediumUse& use : mediaUsed(project))
@@ -82,7 +86,7 @@ Project withMediumReplaced(const Project& project, const Medium& was, const Medi
     const ItemPtr item = findItem(out, id);
     return !item || !pictureOf(*item->style) || pictureOf(*item->style)->medium != medium;
   });
-  return withFramings(out, changed, [](Framing&, const Box&, const Medium&) {});
+  return withPhotosCovering(out, changed);
 }
 
 }  // namespace widecut

@@ -5,6 +5,9 @@
 
 namespace widecut {
 
+/// The node that the project has of a medium, so that each is in memory once; the medium itself where it has none.
+MediumPtr mediumIn(const Project& project, const MediumPtr& medium);
+
 /// One photo of the project.
 struct MediumUse {
   MediumPtr medium;

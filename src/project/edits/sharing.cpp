@@ -8,6 +8,7 @@
 #include "project/forms/form.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
+#include "shapes/primitives.h"
 
 namespace widecut {
 namespace {
@@ -105,15 +106,13 @@ Project withPhotoBehindSheet(const Project& project, Id id, Id& made) {
   if (shared.share == 0) shared.share = out.nextId++;
   made = out.nextId++;
   const Box all = sheet->box().grown(sheet->bleed);
-  out = withItemsOnTop(
-      out, sheet->id,
-      {plainItem(made, "background", polygon({all.corner(0), all.corner(1), all.corner(2), all.corner(3)}), Style{})});
+  out = withItemsOnTop(out, sheet->id, {plainItem(made, "background", fitted(rectangleOutline(1, 1), all), Style{})});
   const Id behind[] = {made};
   out = sentToBack(out, behind);
   std::vector<Id> sharers = sharersOf(project, id);
   sharers.push_back(made);
   out = withAllLaid(out, sharers, onSheet, shared);
-  return withFramings(out, behind, [](Framing&, const Box&, const Medium&) {});
+  return withPhotosCovering(out, behind);
 }
 
 Project withPhotosOfTheirOwn(const Project& project, std::span<const Id> items) {
@@ -143,6 +142,10 @@ Project withFramings(const Project& project, std::span<const Id> items, const Fr
     change(picture.framing, boxInFrame(item), *picture.medium);
     picture = keptCovering(std::move(picture), item);
   });
+}
+
+Project withPhotosCovering(const Project& project, std::span<const Id> items) {
+  return withFramings(project, items, [](Framing&, const Box&, const Medium&) {});
 }
 
 Project withSharedPhotoAlong(const Project& project, Id id, const Affine& sheetMap) {

@@ -35,6 +35,8 @@ using FramingChange = std::function<void(Framing& framing, const Box& frame, con
 /// The framings of the photos that show in the items, each shared one changed once for all its frames. It goes on
 /// covering them where it does not lie freely.
 Project withFramings(const Project& project, std::span<const Id> items, const FramingChange& change);
+/// Photos grown and shifted as little as they need to cover their frames, where they do not lie freely.
+Project withPhotosCovering(const Project& project, std::span<const Id> items);
 /// A shared photo taken along where all its frames were mapped so; by a similarity of the sheet. It may cover them no
 /// more than before.
 Project withSharedPhotoAlong(const Project& project, Id item, const Affine& sheetMap);
