@@ -86,13 +86,18 @@ void blur(std::vector<Vec>& image, int w, int h, int radius) {
         sum = sum + at(x + radius + 1) - at(x - radius);
       }
     }
-    for (int x = 0; x < w; ++x) {
-      Vec sum{};
-      const auto at = [&](int y) { return out[static_cast<std::size_t>(std::clamp(y, 0, h - 1) * w + x)]; };
-      for (int y = -radius; y <= radius; ++y) sum = sum + at(y);
-      for (int y = 0; y < h; ++y) {
-        image[static_cast<std::size_t>(y * w + x)] = sum * (1.0f / static_cast<float>(2 * radius + 1));
-        sum = sum + at(y + radius + 1) - at(y - radius);
+    // Row by row here too: memory is read along.
+    std::vector<Vec> sums(static_cast<std::size_t>(w));
+    const auto row = [&](int y) { return out.data() + std::ptrdiff_t{std::clamp(y, 0, h - 1)} * w; };
+    for (int y = -radius; y <= radius; ++y)
+      for (int x = 0; x < w; ++x) sums[static_cast<std::size_t>(x)] = sums[static_cast<std::size_t>(x)] + row(y)[x];
+    for (int y = 0; y < h; ++y) {
+      Vec* to = image.data() + std::ptrdiff_t{y} * w;
+      const Vec *in = row(y + radius + 1), *gone = row(y - radius);
+      for (int x = 0; x < w; ++x) {
+        Vec& sum = sums[static_cast<std::size_t>(x)];
+        to[x] = sum * (1.0f / static_cast<float>(2 * radius + 1));
+        sum = sum + in[x] - gone[x];
       }
     }
   }
@@ -178,14 +183,24 @@ Exposure taken(const Terrain& terrain, const std::vector<Solid>& solids, const L
       lastRow = row;
       lastD = d;
     }
-    for (int y = 0; y < height; ++y) {
-      const Vec ray = rayThrough(view, width, height, static_cast<float>(x) + 0.5f, static_cast<float>(y) + 0.5f);
-      float& depth = e.distance[static_cast<std::size_t>(y * width + x)];
-      if (y < filled) e.at(x, y) = skyAt(ray, light);
+    for (int y = 0; y < filled; ++y)
+      e.at(x, y) =
+          skyAt(rayThrough(view, width, height, static_cast<float>(x) + 0.5f, static_cast<float>(y) + 0.5f), light);
+  });
+  addSolids(e, solids, light, view, {0, 0, width, height});
+  return e;
+}
+
+void addSolids(Exposure& e, const std::vector<Solid>& solids, const Light& light, const View& view,
+               const Region& region) {
+  inParallel(region.right - region.left, [&](int column) {
+    const int x = region.left + column;
+    for (int y = region.top; y < region.bottom; ++y) {
+      const Vec ray = rayThrough(view, e.width, e.height, static_cast<float>(x) + 0.5f, static_cast<float>(y) + 0.5f);
+      float& depth = e.distance[static_cast<std::size_t>(y * e.width + x)];
       depth = solidHit(solids, view.from, ray, depth, light, e.at(x, y));
     }
   });
-  return e;
 }
 
 QImage developed(Exposure e, float strength, int width, int height) {

@@ -56,6 +56,12 @@ struct Exposure {
 
 Exposure taken(const Terrain& terrain, const std::vector<Solid>& solids, const Light& light, const View& view,
                int width, int height);
+/// Solids in front of what was taken, within columns and rows of it.
+struct Region {
+  int left, top, right, bottom;  ///< The last two are no longer in it.
+};
+void addSolids(Exposure& exposure, const std::vector<Solid>& solids, const Light& light, const View& view,
+               const Region& region);
 /// The ray through a pixel.
 Vec rayThrough(const View& view, int width, int height, float x, float y);
 Vec hazed(Vec colour, Vec from, Vec to, const Light& light);

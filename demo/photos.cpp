@@ -6,6 +6,7 @@
 
 #include "camera.h"
 #include "noise.h"
+#include "rail_models.h"
 
 namespace skarrow {
 namespace {
@@ -41,58 +42,6 @@ QImage ridgeAtDawn() {
   const Vec from{5200, 2600, 0};
   const View view{{from.x, from.y, terrain.height(from.x, from.y, 0) + 520}, 0.42f, 0.06f, 0.85f};
   return developed(taken(terrain, {}, light, view, width, height), 1.25f, outWidth, outHeight);
-}
-
-/// Ashlar: courses of blocks with mortar joints.
-Vec stone(float u, float v, Vec tone) {
-  const float course = std::floor(v / 0.9f), shift = std::fmod(std::abs(course), 2.0f) * 0.9f;
-  const float block = std::floor((u + shift) / 1.8f);
-  const float inU = (u + shift) / 1.8f - block, inV = v / 0.9f - course;
-  const float joint = std::min({inU * 1.8f, (1 - inU) * 1.8f, inV * 0.9f, (1 - inV) * 0.9f});
-  const float tint = 0.75f + 0.5f * randomAt(static_cast<int>(block), static_cast<int>(course), 31) +
-                     0.3f * layered(u / 2, v / 2, 4, 33);
-  return tone * (tint * (joint < 0.05f ? 0.55f : 1.0f));
-}
-
-/// A railway viaduct along its own axis: `u` runs along, `v` up. True where there is stone.
-struct Viaduct {
-  float deck, span = 24, pier = 4.6f, above = 7;
-  bool isStone(float u, float v) const {
-    if (v > deck - 1.4f) return true;
-    const float bay = span + pier;
-    const float inBay = u - bay * std::floor(u / bay) - bay / 2;
-    const float radius = span / 2, spring = deck - above - radius;
-    const float batter = std::max(0.0f, spring - v) * 0.012f;
-    if (v > spring) return inBay * inBay + (v - spring) * (v - spring) > radius * radius;
-    return std::abs(inBay) > radius - batter;
-  }
-};
-
-Solid carriage(Vec centre, float yaw, float low, Vec paint, bool lights) {
-  Solid s = box(centre, 15.5f, 3, low, low + 3.7f, yaw);
-  const Vec along{std::cos(yaw), std::sin(yaw), 0};
-  s.surface = [=](Vec p, Vec n, Vec& colour, Vec& glow) {
-    const float u = dot(p - centre, along), v = p.z - low;
-    if (v < 0.35f) {
-      colour = {0.02f, 0.02f, 0.022f};
-      return true;
-    }
-    if (v > 3.25f || n.z > 0.5f) {
-      colour = {0.75f, 0.78f, 0.82f};  // snow on the roof
-      return true;
-    }
-    colour = v > 1.55f && v < 1.68f ? Vec{0.75f, 0.62f, 0.40f} : v < 1.55f ? paint : paint * 0.9f;
-    const float inWindow = u / 1.85f - std::floor(u / 1.85f);
-    if (v > 1.85f && v < 2.85f && inWindow > 0.14f && inWindow < 0.86f && std::abs(u) < 7.2f) {
-      colour = {0.03f, 0.035f, 0.04f};
-      if (lights)
-        glow = Vec{2.2f, 1.35f, 0.55f} * (0.7f + 0.3f * randomAt(static_cast<int>(std::floor(u / 1.85f)), 3, 9));
-      else
-        glow = {0.10f, 0.12f, 0.15f};
-    }
-    return true;
-  };
-  return s;
 }
 
 void letItSnow(Exposure& e, unsigned seed, int flakes) {
@@ -134,24 +83,12 @@ QImage viaductInSnow() {
   const View view{{eye.x, eye.y, std::max(valley + 52, terrain.height(eye.x, eye.y, 0) + 12)}, 0.15f, -0.02f, 0.86f};
   const float deck = valley + 98;
   const Vec along{std::cos(-yaw), std::sin(-yaw), 0};
-  const Viaduct arches{deck};
-  Solid bridge = box(centre, 1400, 6.2f, deck - 220, deck, -yaw);
-  bridge.surface = [=](Vec p, Vec n, Vec& colour, Vec&) {
-    const float u = dot(p - centre, along);
-    if (!arches.isStone(u, p.z)) return false;
-    colour = stone(u, p.z, {0.24f, 0.21f, 0.185f});
-    if (n.z > 0.5f || p.z > deck - 0.35f)
-      colour = {0.8f, 0.83f, 0.88f};
-    else if (p.z > deck - 1.4f && p.z < deck - 1.1f)
-      colour = colour * 0.45f;
-    const float rime = smooth(0.05f, 0.4f, layered(u / 3, p.z / 3, 4, 61));
-    colour = mix(colour, {0.72f, 0.75f, 0.8f}, 0.35f * rime);
-    return true;
-  };
+  const Solid bridge = viaduct(centre, -yaw, deck, 0);
+  const Vec onDeck{centre.x, centre.y, deck + 0.2f};
   std::vector<Solid> solids{bridge};
   for (int i = 0; i < 3; ++i)
-    solids.push_back(carriage(centre + along * (-38.0f + 16.6f * static_cast<float>(i)), -yaw, deck + 0.2f,
-                              {0.50f, 0.035f, 0.025f}, false));
+    solids.push_back(
+        carriage(onDeck + along * (-38.0f + 16.6f * static_cast<float>(i)), -yaw, 0, {0.50f, 0.035f, 0.025f}, false));
   Exposure e = taken(terrain, solids, light, view, width, height);
   letItSnow(e, 77, 5200);
   return developed(std::move(e), 0.95f, outWidth, outHeight);
@@ -277,9 +214,11 @@ QImage duskOverTheStation() {
   addHouse(solids, at(28, 52), 14, 10, 6, 11, turn + 0.2f, {0.17f, 0.12f, 0.1f}, 9);
   addHouse(solids, at(-30, 58), 13, 10, 6, 10.5f, turn - 0.2f, {0.18f, 0.12f, 0.1f}, 10);
   for (const float u : {-60.0f, -30.0f, 0.0f, 30.0f, 60.0f, 90.0f}) addLamp(solids, at(u, -31));
+  Vec onTrack = at(0, -38);
+  onTrack.z = base + 0.25f;
   for (int i = 0; i < 3; ++i)
     solids.push_back(
-        carriage(at(-18 + 16.6f * static_cast<float>(i), -38), turn, base + 0.25f, {0.42f, 0.03f, 0.02f}, true));
+        carriage(onTrack + railAlong * (-18 + 16.6f * static_cast<float>(i)), turn, 0, {0.42f, 0.03f, 0.02f}, true));
   return developed(taken(terrain, solids, light, view, width, height), 1.3f, outWidth, outHeight);
 }
 

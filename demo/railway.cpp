@@ -1,10 +1,11 @@
 #include "railway.h"
 
-#include "media/photo.h"
+#include "media/video.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/fills.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
+#include "project/edits/videos.h"
 #include "project/forms/words.h"
 #include "shapes/primitives.h"
 
@@ -66,6 +67,9 @@ class Layout {
       change(changeable(out));
       return out;
     });
+  }
+  void play(Id item, const std::function<void(Playing&)>& change) {
+    project_ = withPlaying(project_, std::vector<Id>{item}, change);
   }
   void reframe(Id item, const Affine& map) { project_ = withReframing(project_, item, map); }
   void turn(Id item, double angleDeg, Point about) {
@@ -151,6 +155,33 @@ void slide(Layout& on, const std::vector<MediumPtr>& photos, double width, doubl
   on.words("slide foot", semibold, 14, {60, 492}, {0xA9, 0xBF, 0xCC}, "Skarrow Peak Railway", 18);
 }
 
+/// A round window in which the train climbs through the fog.
+void climb(Layout& on, const std::vector<MediumPtr>& photos, const MediumPtr& video, double width, double height) {
+  on.rectangle("ground", 0, 0, width, height, filled(soot));
+  on.add("slope", polygon({{0, height}, {0, 478}, {width, 372}, {width, height}}), filled(brick));
+  std::vector<Id> parts{on.ellipse("window", {626, 262}, 218, 218, photoStyle())};
+  for (int i = 0; i < 3; ++i) {
+    const std::string name = "drift " + std::to_string(i + 1);
+    parts.push_back(on.rectangle(name.c_str(), 388, 372 + 24.0 * i, 476, 6 + 2.0 * i, filled(frost)));
+    on.turn(parts.back(), -6.3, {626, 372 + 24.0 * i});
+  }
+  const Id window = on.cut("climb window", parts, Outcome::SubtractFront, video);
+  on.style(window, [](Style& s) { setLine(s, plainLine(gold, 4)); });
+  on.play(window, [](Playing& playing) {
+    playing.loops = true;
+    playing.startsItself = true;
+  });
+  const Id disc = on.ellipse("lamp", {868, 446}, 62, 62, photoStyle());
+  const Id station = on.cut("station disc", {disc, on.ellipse("bite", {812, 406}, 30, 30, filled(soot))},
+                            Outcome::SubtractFront, photos[2]);
+  on.reframe(station, Affine::scale(1.9, 1.9).about({868, 500}));
+  on.style(station, [](Style& s) { setLine(s, plainLine(gold, 3)); });
+  on.words("climb title", spartan, 58, {56, 122}, gold, "Up through\nthe fog", 56);
+  on.words("climb text", cabin, 22, {58, 226}, frost, "Eleven metres in the hundred,\nand the rack holds every tooth.",
+           29);
+  on.words("climb foot", semibold, 14, {58, 512}, cream, "Skarrow Peak Railway", 18);
+}
+
 SheetPtr emptySheet(Id id, const char* name, double width, double height, double bleed, std::vector<double> folds,
                     Colour paper) {
   Sheet sheet;
@@ -188,6 +219,18 @@ Result<Project> railwayProject(const std::string& photoFolder) {
   Layout onBrochure(project, 2), onSlide(project, 4);
   brochure(onBrochure, photos, a4Width, a4Height);
   slide(onSlide, photos, 960, 540);
+
+  // Where the train is in the middle of its way.
+  constexpr double trainSeen = 4.1;
+  auto filmed = pictureFromFile(photoFolder + "/Climb through fog.webm");
+  if (filmed) filmed = posterAt((*filmed)->video, trainSeen);
+  if (!filmed) return tl::unexpected(filmed.error());
+  const Id sheet = project.nextId++;
+  auto deck = std::make_shared<Piece>(*project.pieces[1]);
+  deck->sheets.push_back(emptySheet(sheet, "Through the fog", 960, 540, 0, {}, cream));
+  project.pieces[1] = std::move(deck);
+  Layout onClimb(project, sheet);
+  climb(onClimb, photos, *filmed, 960, 540);
   return project;
 }
 

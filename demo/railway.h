@@ -1,4 +1,4 @@
-// The demo project: Skarrow Peak Railway, a brochure sheet and a slide.
+// The demo project: Skarrow Peak Railway, a brochure sheet and two slides.
 #pragma once
 
 #include <string>
@@ -8,7 +8,7 @@
 
 namespace skarrow {
 
-/// Builds the project from the photos in a folder.
+/// Builds the project from the photos and the video in a folder.
 widecut::Result<widecut::Project> railwayProject(const std::string& photoFolder);
 
 }  // namespace skarrow

@@ -1,6 +1,7 @@
 #include "cutting/level.h"
 
 #include "cutting/knife.h"
+#include "cutting/level_along.h"
 #include "cutting/planar_map.h"
 #include "cutting/rising.h"
 
@@ -112,7 +113,7 @@ Result<Level> levelAt(const Operand& shape, double share, LevelBy by) {
   return level;
 }
 
-Result<Outline> filledTo(const Operand& shape, double share, LevelBy by) {
+Result<Outline> filledTo(const Operand& shape, double share, LevelBy by, const Contour* line) {
   if (by == LevelBy::Height || by == LevelBy::Area) {
     auto level = levelAt(shape, share, by);
     if (!level) return tl::unexpected(level.error());
@@ -128,6 +129,7 @@ Result<Outline> filledTo(const Operand& shape, double share, LevelBy by) {
     return trimmed({*clean},
                    {{box.low.x - wide, box.low.y - wide}, {box.low.x + share * box.width(), box.high.y + wide}});
   }
+  if (by == LevelBy::Along) return filledAlong(*clean, LevelPath(line, box), share);
   // A fan of straight edges far outside the box, in steps that stay outside it.
   const double reach = 2 * (box.width() + box.height());
   const int steps = std::max(1, static_cast<int>(std::ceil(share * 8)));

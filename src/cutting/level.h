@@ -11,7 +11,8 @@ enum class LevelBy : unsigned char {
   Height,  ///< Of its box, from its bottom.
   Area,    ///< Of its true area, from its bottom.
   Width,   ///< Of its box, from its left.
-  Turn     ///< Of a full turn about the middle of its box, clockwise from the top.
+  Turn,    ///< Of a full turn about the middle of its box, clockwise from the top.
+  Along    ///< Of a line, by its length.
 };
 
 /// A level in a shape: where its surface lies, and the part of the outline below it (towards greater y).
@@ -25,8 +26,9 @@ struct Level {
 /// `by` is height or area.
 Result<Level> levelAt(const Operand& shape, double share, LevelBy by);
 
-/// The part of the shape that a share (0…1) fills, by whatever it is measured. Refuses what levelAt refuses.
-Result<Outline> filledTo(const Operand& shape, double share, LevelBy by);
+/// The part of the shape that a share (0…1) fills, by whatever it is measured. Refuses what levelAt refuses. Of a level
+/// along a line, `line` is that; straight upwards through the shape where it is null.
+Result<Outline> filledTo(const Operand& shape, double share, LevelBy by, const Contour* line = nullptr);
 
 /// The area of an outline without overlaps that lies below y (towards greater y). Exact for its polynomials.
 double areaBelow(const Outline& outline, double y);

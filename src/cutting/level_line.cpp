@@ -4,15 +4,22 @@
 #include <cmath>
 
 #include "cutting/knife.h"
+#include "cutting/level_along.h"
 #include "geometry/affine.h"
 
 namespace widecut {
 
-Result<LevelLine> levelLine(const Operand& shape, double share, LevelBy by) {
+Result<LevelLine> levelLine(const Operand& shape, double share, LevelBy by, const Contour* line) {
   const auto level = levelAt(shape, share, by == LevelBy::Area ? LevelBy::Area : LevelBy::Height);
   if (!level) return tl::unexpected(level.error());
   const Box box = bounds(shape.outline);
   const double x = box.low.x + share * box.width(), angle = 2 * pi * share;
+  if (by == LevelBy::Along) {
+    const LevelPath path(line, box);
+    const auto [at, way] = path.at(share);
+    const Point across = Point{-way.y, way.x} * reachOf(shape.outline, path).beside;
+    return LevelLine{at - across, at + across};
+  }
   if (by == LevelBy::Width) return LevelLine{{x, box.low.y}, {x, box.high.y}};
   if (by == LevelBy::Turn) {
     const double reach = std::min(box.width(), box.height()) / 2;
@@ -21,7 +28,7 @@ Result<LevelLine> levelLine(const Operand& shape, double share, LevelBy by) {
   return LevelLine{{box.low.x, level->y}, {box.high.x, level->y}};
 }
 
-Result<double> shareThrough(const Operand& shape, Point at, LevelBy by) {
+Result<double> shareThrough(const Operand& shape, Point at, LevelBy by, const Contour* line) {
   const auto clean = simplified(shape);
   if (!clean) return tl::unexpected(clean.error());
   const Box box = bounds(*clean);
@@ -37,6 +44,9 @@ Result<double> shareThrough(const Operand& shape, Point at, LevelBy by) {
       break;
     case LevelBy::Area:
       share = areaBelow(*clean, at.y) / whole;
+      break;
+    case LevelBy::Along:
+      share = LevelPath(line, box).nearest(at).share;
       break;
     case LevelBy::Turn: {
       const Point way = at - box.centre();

@@ -11,10 +11,10 @@ struct LevelLine {
   /// Where it is taken hold of.
   Point grip(LevelBy by) const { return by == LevelBy::Turn ? to : mix(from, to, 0.5); }
 };
-/// Refuses what levelAt refuses.
-Result<LevelLine> levelLine(const Operand& shape, double share, LevelBy by);
+/// Refuses what levelAt refuses. `line` as in filledTo.
+Result<LevelLine> levelLine(const Operand& shape, double share, LevelBy by, const Contour* line = nullptr);
 
 /// The share (0…1) of the level that goes through a point. Refuses shapes without area.
-Result<double> shareThrough(const Operand& shape, Point at, LevelBy by);
+Result<double> shareThrough(const Operand& shape, Point at, LevelBy by, const Contour* line = nullptr);
 
 }  // namespace widecut

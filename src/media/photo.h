@@ -6,7 +6,9 @@
 #include <memory>
 #include <optional>
 
+#include "media/live_frames.h"
 #include "media/photo_header.h"
+#include "media/photo_level.h"
 #include "project/budgets.h"
 #include "project/model.h"
 
@@ -19,13 +21,6 @@ Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const st
 Result<std::shared_ptr<const Medium>> photoFromFile(const std::string& path);
 /// SHA-256 as lower-case hex.
 std::string sha256(const std::string& bytes);
-
-/// A photo at a half, a quarter … of its size. `image` carries a border of one repeated pixel, so that
-/// painting with interpolation never mixes opposite edges.
-struct PhotoLevel {
-  QImage image;
-  Affine toPixels;  ///< From coordinates of `image` to the pixels of the whole photo.
-};
 
 /// Decoded photos as levels, in sRGB. As many are kept as fit a number of bytes, the last used ones first, and a
 /// quarter as many adjusted ones. Everything may be called from any thread.
@@ -55,14 +50,19 @@ class PhotoStore {
   /// Why the photo cannot be decoded; nothing when it can. Decodes it, small, when that has not
   /// happened yet.
   std::optional<Problem> problemWith(const Medium& medium);
+  /// What was found of the photo with this hash is looked for anew: its file is there now, or no more.
+  void forget(const std::string& hash);
   /// True while something that levelIfReady asked for is on its way.
   bool isDecoding() const;
   /// The bytes of decoded levels that are kept now.
   std::size_t bytesHeld() const;
+  /// What videos show now, in the place of their posters.
+  LiveFrames& live() { return live_; }
 
  private:
   struct Inside;
   std::shared_ptr<Inside> inside_;
+  LiveFrames live_;
 };
 
 }  // namespace widecut

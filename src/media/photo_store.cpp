@@ -49,6 +49,17 @@ class Levels {
       if (key.first.starts_with(beginning)) return &held_.at(key).level;
     return nullptr;
   }
+  /// All of those whose key begins so.
+  void forget(const std::string& beginning) {
+    for (auto use = uses_.begin(); use != uses_.end();) {
+      const auto one = use++;
+      if (!one->first.starts_with(beginning)) continue;
+      const auto found = held_.find(*one);
+      bytes_ -= static_cast<std::size_t>(found->second.level.image.sizeInBytes());
+      held_.erase(found);
+      uses_.erase(one);
+    }
+  }
   std::size_t bytes() const { return bytes_; }
 
  private:
@@ -73,13 +84,6 @@ int halvingsFor(const Medium& medium, double scale) {
   // A level may be used where its pixels are not enlarged.
   while (n < mostHalvings(medium) && std::ldexp(scale, n + 1) <= 1) ++n;
   return n;
-}
-
-PhotoLevel levelOf(QImage image, const Medium& medium) {
-  const Affine toPixels =
-      Affine::scale(double(medium.width) / (image.width() - 2), double(medium.height) / (image.height() - 2)) *
-      Affine::move({-1, -1});
-  return {std::move(image), toPixels};
 }
 
 Result<QImage> decoded(const Medium& medium, int halvings) {
@@ -112,7 +116,8 @@ struct PhotoStore::Inside {
     }
     if (finer.image.isNull()) return std::nullopt;
     const QRectF whole(1, 1, finer.image.width() - 2, finer.image.height() - 2);
-    return levelOf(bordered(areaScaled(finer.image, whole, halved({medium.width, medium.height}, halvings))), medium);
+    return levelOf(bordered(areaScaled(finer.image, whole, halved({medium.width, medium.height}, halvings))),
+                   medium.width, medium.height);
   }
   PhotoLevel level(const Medium& medium, int halvings) {
     const Key key{medium.hash, halvings};
@@ -133,7 +138,7 @@ struct PhotoStore::Inside {
         broken[medium.hash] = image.error();
         return {};
       }
-      level = levelOf(std::move(*image), medium);
+      level = levelOf(std::move(*image), medium.width, medium.height);
     }
     const std::lock_guard lock(mutex);
     plain.keep(key, *level);
@@ -219,6 +224,13 @@ std::optional<Problem> PhotoStore::problemWith(const Medium& medium) {
   const auto broken = inside_->broken.find(medium.hash);
   if (broken == inside_->broken.end()) return std::nullopt;
   return broken->second;
+}
+
+void PhotoStore::forget(const std::string& hash) {
+  const std::lock_guard lock(inside_->mutex);
+  inside_->broken.erase(hash);
+  inside_->plain.forget(hash);
+  inside_->adjusted.forget(hash);
 }
 
 bool PhotoStore::isDecoding() const {

@@ -69,6 +69,15 @@ void KeptRasters::forgetWaiting() {
   eraseIf([](const RasterPtr& raster) { return raster->waitsForPhotos; });
 }
 
+void KeptRasters::forgetOthers(const Content* content, const RasterPtr& but) {
+  const auto [first, last] = rasters_.equal_range(content);
+  for (auto entry = first; entry != last;) {
+    const bool goes = entry->second != but;
+    if (goes) bytes_ -= entry->second->bytes();
+    entry = goes ? rasters_.erase(entry) : std::next(entry);
+  }
+}
+
 void KeptRasters::clear() {
   rasters_.clear();
   bytes_ = 0;

@@ -24,6 +24,7 @@ struct ContentRaster {
   BodyKeep body;
   double milliseconds = 0;  ///< What painting it took.
   unsigned lastUse = 0;     ///< The frame in which it was drawn last.
+  unsigned moment = 0;      ///< Of the videos that it shows; 0 where it shows none.
   bool waitsForPhotos = false;
   bool isKept = false;   ///< Counted, and there to be found again.
   bool isPatch = false;  ///< Made from the raster of the content before.
@@ -47,6 +48,8 @@ class KeptRasters {
   void keep(const RasterPtr& raster);
   void forget(const RasterPtr& raster);
   void forgetWaiting();
+  /// Those of a content, but for one.
+  void forgetOthers(const Content* content, const RasterPtr& but);
   void clear();
   /// The first of a content's that meets a condition; null when there is none.
   template <class Condition>

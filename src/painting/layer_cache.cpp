@@ -152,7 +152,10 @@ bool LayerCache::drawOne(QPainter& painter, Placed& one) {
   const Aim aim(one.layer, scale_, visible_);
   if (aim.needed.isEmpty()) return true;
   if (!one.raster || one.raster->content != one.layer.content || !aim.isMetBy(*one.raster)) {
-    RasterPtr exact = kept_.find(one.layer.content.get(), [&](const ContentRaster& r) { return aim.isMetBy(r); });
+    // What was painted of an earlier moment of a video is no use any more.
+    RasterPtr exact = kept_.find(one.layer.content.get(), [&](const ContentRaster& r) {
+      return aim.isMetBy(r) && (r.moment == 0 || r.moment == moment_);
+    });
     if (!exact && mayWait(one)) {
       order(one, aim);
       drawLast(painter, one, aim);
@@ -229,13 +232,18 @@ QRect LayerCache::takeReady() {
     kept_.keep(raster);
     for (std::size_t i = 0; i < placed_.size(); ++i) {
       Placed& one = placed_[i];
-      if (one.layer.content != raster->content || one.corner) continue;
+      const bool isLater = one.raster && raster->moment > one.raster->moment;
+      if (one.layer.content != raster->content || (one.corner && !isLater)) continue;
       const Aim aim(one.layer, scale_, visible_);
       // What stood in its place may have been larger.
       if (one.raster) box |= one.raster->held.translated(asPixels(aim.whole)).adjusted(-1, -1, 1, 1);
       box |= boxes_[i];
-      if (aim.isMetBy(*raster)) one.raster = raster;
+      // A later frame of a video that is being dragged may lie a fraction of a pixel beside it.
+      if (!aim.isMetBy(*raster) && !(isLater && areClose(aim.linear, raster->linear))) continue;
+      one.raster = raster;
+      one.corner.reset();
     }
+    if (raster->moment > 0) kept_.forgetOthers(raster->content.get(), raster);
   }
   return box;
 }
@@ -316,6 +324,7 @@ ContentRaster LayerCache::unpainted(const Placed& one, const Aim& aim) const {
   raster.linear = aim.linear;
   raster.phase = aim.phase;
   raster.wanted = aim.wanted;
+  raster.moment = one.showsVideo ? moment_ : 0;
   raster.held = aim.wanted & visible_.translated(-asPixels(aim.whole)).adjusted(-margin, -margin, margin, margin);
   return raster;
 }
@@ -340,6 +349,21 @@ QRect LayerCache::photosReady() {
       box |= boxes_[i];
     }
   return box;
+}
+
+void LayerCache::videosMoved() {
+  ++moment_;
+  for (std::size_t i = 0; i < placed_.size(); ++i) {
+    Placed& one = placed_[i];
+    if (!doTouch(boxes_[i], visible_)) continue;
+    const Content* content = one.layer.content.get();
+    if (std::exchange(one.lookedAt, content) != content) one.showsVideo = content && widecut::showsVideo(*content);
+    const Aim aim(one.layer, scale_, visible_);
+    if (!one.showsVideo || aim.needed.isEmpty()) continue;
+    ContentRaster wanted = unpainted(one, aim);
+    wanted.moment = moment_;
+    queue_->order(wanted, 0);
+  }
 }
 
 void LayerCache::clear() {

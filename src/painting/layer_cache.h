@@ -40,6 +40,9 @@ class LayerCache {
 
   /// Rasters made while photos were still being decoded are made anew: the box of them.
   QRect photosReady();
+  /// Videos show other frames: what shows one is painted anew in the queue, and what was there before stands meanwhile.
+  /// Needs a queue.
+  void videosMoved();
   /// Forgets every raster.
   void clear();
   /// How many rasters were painted so far, whole or in part: what tests of "only what changed" count.
@@ -56,6 +59,8 @@ class LayerCache {
     RasterPtr raster;
     /// Where the raster's image lies, once it was found to be the exact one for what is visible.
     std::optional<QPoint> corner;
+    const Content* lookedAt = nullptr;  ///< For videos.
+    bool showsVideo = false;
   };
   struct Aim;  ///< How a layer is to be painted now.
 
@@ -93,6 +98,7 @@ class LayerCache {
   bool trying_ = false;
   double allowedMs_ = 0;
   int paintCount_ = 0, keptBodyCount_ = 0;
+  unsigned moment_ = 0;  ///< Counts how often videos showed other frames.
 };
 
 }  // namespace widecut

@@ -301,6 +301,12 @@ void LayerPainter::one(QPainter& painter, const StrokeOutline& stroke) {
   painter.setOpacity(before);
 }
 
+/// What a video shows now, unless that is its poster.
+std::optional<PhotoLevel> LayerPainter::liveFrame(const PictureBrush& shown) {
+  if (!shown.medium->video || store_.live().isEmpty()) return std::nullopt;
+  return store_.live().frame(frameKey(*shown.medium, shown.playing), shown.medium->width, shown.adjustments.get());
+}
+
 void LayerPainter::picture(QPainter& painter, const FillOutline& filling, const PictureBrush& shown) {
   const QTransform toDevice = painterTransform(shown.toOutline) * painter.transform();
   const double scale = std::sqrt(std::abs(toDevice.determinant()));
@@ -311,6 +317,8 @@ void LayerPainter::picture(QPainter& painter, const FillOutline& filling, const 
   PhotoLevel level;
   if (photos_ == Photos::Wait) {
     level = store_.level(*shown.medium, scale, shown.adjustments.get());
+  } else if (auto live = liveFrame(shown)) {
+    level = std::move(*live);
   } else if (auto ready = store_.levelIfReady(shown.medium, scale, shown.adjustments)) {
     level = std::move(ready->level);
     isFinal_ = isFinal_ && ready->isFinal;

@@ -30,6 +30,7 @@ class LayerPainter {
   void one(QPainter& painter, const MarkGroup& group);
   void one(QPainter& painter, const StrokeOutline& stroke);
   void plainly(QPainter& painter, const FillOutline& filling);
+  std::optional<PhotoLevel> liveFrame(const PictureBrush& shown);
   void picture(QPainter& painter, const FillOutline& filling, const PictureBrush& shown);
   void reduced(QPainter& painter, const FillOutline& filling, const PictureBrush& shown, const QTransform& toDevice);
   void missing(QPainter& painter, const FillOutline& filling);

@@ -69,11 +69,15 @@ void RasterQueue::order(const ContentRaster& unpainted, double distance) {
   const std::lock_guard lock(inside_->mutex);
   if (const RasterPtr& now = inside_->inWork)
     if (now->content == unpainted.content && now->linear == unpainted.linear && now->phase == unpainted.phase &&
-        now->held.contains(unpainted.held))
+        now->moment == unpainted.moment && now->held.contains(unpainted.held))
       return;
   const bool isIdle = !inside_->inWork && inside_->waiting.empty();
-  std::erase_if(inside_->waiting,
-                [&](const Inside::Order& other) { return other.raster->content == unpainted.content; });
+  std::erase_if(inside_->waiting, [&](const Inside::Order& other) {
+    if (other.raster->content != unpainted.content) return false;
+    // All places of a video show each of its frames.
+    return unpainted.moment == 0 || other.raster->moment == 0 ||
+           (other.raster->linear == unpainted.linear && other.raster->phase == unpainted.phase);
+  });
   inside_->waiting.push_back({std::make_shared<ContentRaster>(unpainted), distance});
   if (isIdle) inside_->pool.start([inside = inside_.get()] { inside->work(); });
 }

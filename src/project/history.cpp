@@ -23,7 +23,10 @@ using MediaSeen = std::set<MediumPtr>;
 
 void gather(const Item& item, MediaSeen& media) {
   for (const Fill& fill : item.style->fills)
-    if (const auto* picture = std::get_if<Picture>(&fill.paint)) media.insert(picture->medium);
+    if (const auto* picture = std::get_if<Picture>(&fill.paint)) {
+      media.insert(picture->medium);
+      if (const VideoPtr& video = picture->medium->video) media.insert(MediumPtr(video, &video->file));
+    }
   for (const ItemPtr& child : childrenOf(item)) gather(*child, media);
 }
 

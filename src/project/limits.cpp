@@ -93,7 +93,10 @@ class Checker {
         const auto totals = totalsOf(sheet, before);
         items += totals->items;
         nodes += totals->nodes;
-        for (const auto& [medium, uses] : totals->media) media.insert(medium);
+        for (const auto& [medium, uses] : totals->media) {
+          media.insert(medium);
+          if (medium->video) media.insert(&medium->video->file);
+        }
         need(items <= limits::mostItems, "a project shows 100000 items at most, all copies included");
         need(nodes <= limits::mostNodes, "the outlines of a project have 750000 nodes together at most");
       }

@@ -32,6 +32,7 @@ inline constexpr std::size_t mostItems = 100'000;      ///< Of a project, those 
 inline constexpr std::size_t mostNodes = 750'000;      ///< Of all outlines of a project, all copies included.
 inline constexpr std::size_t mostStrips = 100;         ///< Fills, lines, and effects, of one item.
 inline constexpr std::size_t mostStops = 100;          ///< Of one gradient.
+inline constexpr std::size_t mostLevelNodes = 1000;    ///< Of the line of one level.
 inline constexpr double mostHatchMarks = 20'000;       ///< Lines or dots that one hatch shows.
 inline constexpr double leastPitch = 0.05;             ///< Points, of a hatch.
 inline constexpr double mostGradient = 1000;           ///< Of a place of a gradient, in its box.
@@ -45,11 +46,16 @@ inline constexpr double leastTextSize = 0.1, mostTextSize = 10'000;  ///< Points
 inline constexpr double mostShift = 1000;                            ///< Of every other row of a grid, either way.
 inline constexpr std::size_t mostSheets = 10'000;
 inline constexpr std::size_t mostNameBytes = 1000;
+inline constexpr std::size_t mostPathBytes = 4096;  ///< Of the place of a file that is referred to.
 
 inline constexpr std::int64_t mostPhotoPixels = 200'000'000;
 inline constexpr std::size_t mostPhotoBytes = std::size_t{512} << 20;
 inline constexpr std::size_t mostMediaBytes = std::size_t{4} << 30;  ///< Of all photos that a project shows.
 inline constexpr std::size_t mostPhotos = 9'000;                     ///< That a project shows.
+inline constexpr std::int64_t mostVideoPixels = 36'000'000;          ///< Of one frame.
+inline constexpr double mostSeconds = 86'400;                        ///< Of one video.
+inline constexpr double mostFramesPerSecond = 1'000;
+inline constexpr double leastSpeed = 0.1, mostSpeed = 8;
 
 // Of the file itself. A project of mostItems and mostNodes stays well below these.
 inline constexpr std::size_t mostJsonBytes = std::size_t{256} << 20;  ///< Of project.json and all sheets together.

@@ -34,7 +34,11 @@ bool areSamePieces(const Piece& a, const Piece& b) {
 
 void gatherMedia(const Style& style, Media& used) {
   for (const Fill& fill : style.fills)
-    if (const auto* picture = std::get_if<Picture>(&fill.paint)) used.emplace(picture->medium->hash, picture->medium);
+    if (const auto* picture = std::get_if<Picture>(&fill.paint)) {
+      const MediumPtr& medium = picture->medium;
+      used.emplace(medium->hash, medium);
+      if (medium->video) used.emplace(medium->video->file.hash, MediumPtr(medium->video, &medium->video->file));
+    }
 }
 
 void gatherMedia(const ItemList& items, Media& used) {

@@ -141,7 +141,7 @@ bool isSame(const Sheet& a, const Sheet& b);
 bool isSame(const Item& a, const Item& b);
 /// Media by their hashes.
 using Media = std::map<std::string, MediumPtr>;
-/// The media that pictures of the project show, covered ones included. One node a hash.
+/// The media that pictures of the project show, covered ones included, and the files of videos. One node a hash.
 Media mediaOf(const Project& project);
 
 }  // namespace widecut

@@ -157,7 +157,8 @@ const std::vector<PaintNumber>& table() {
       {anAngle("turn", 45, "Of its lines, or rows of dots"), isHatch,
        [](const Style& s, PaintPlace p) { return fillAs<Hatch>(s, p)->turnDeg; },
        [](Style& s, PaintPlace p, double v) { fillAs<Hatch>(s, p).turnDeg = v; }},
-      {aChoice("level", "none|by height|by area|by width|by turn", "Fills the item to a share of it"), isFill,
+      {aChoice("level", "none|by height|by area|by width|by turn|along a line", "Fills the item to a share of it"),
+       isFill,
        [](const Style& s, PaintPlace p) {
          const auto& level = fillAt(s, p).level;
          return level ? 1 + placeOf(level->by) : 0.0;
@@ -167,7 +168,8 @@ const std::vector<PaintNumber>& table() {
          if (v < 0.5)
            level.reset();
          else
-           level = FillLevel{valueAt<LevelBy>(v - 1), level ? level->share : FillLevel{}.share};
+           level = FillLevel{valueAt<LevelBy>(v - 1), level ? level->share : FillLevel{}.share,
+                             level ? level->line : nullptr};
        }},
       {aShare("filled", 0, 1, 0.5, "The share that it reaches; labels follow it"), hasLevel,
        [](const Style& s, PaintPlace p) { return fillAt(s, p).level->share; },

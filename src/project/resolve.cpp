@@ -119,8 +119,12 @@ Box boxOnSheet(const Project& project, Id id) {
 std::optional<ShownPhoto> photoIn(const Item& item, const Fill& fill) {
   if (const auto* picture = std::get_if<Picture>(&fill.paint)) {
     const Medium& medium = *picture->medium;
-    return ShownPhoto{picture->medium, pixelsToFrame(picture->framing, medium.width, medium.height),
-                      picture->framing.pointsPerPixel, picture->framing.habits, picture->adjustments};
+    return ShownPhoto{picture->medium,
+                      pixelsToFrame(picture->framing, medium.width, medium.height),
+                      picture->framing.pointsPerPixel,
+                      picture->framing.habits,
+                      picture->adjustments,
+                      picture->playing};
   }
   const auto* from = std::get_if<PartPicture>(&fill.paint);
   if (!from) return std::nullopt;
@@ -142,7 +146,8 @@ std::optional<Picture> shownPicture(const Item& item) {
   const auto shown = shownPhoto(item);
   if (!shown) return std::nullopt;
   const Medium& m = *shown->medium;
-  return Picture{shown->medium, framingOf(shown->pixelsToFrame, m.width, m.height, shown->habits), shown->adjustments};
+  return Picture{shown->medium, framingOf(shown->pixelsToFrame, m.width, m.height, shown->habits), shown->adjustments,
+                 0, shown->playing};
 }
 
 bool showsPicture(const Item& item) { return pictureFillOf(*item.style) != nullptr; }

@@ -50,6 +50,7 @@ struct ShownPhoto {
   double pointsPerPixel = 1;
   FramingHabits habits = {};
   AdjustmentsPtr adjustments = nullptr;
+  PlayingPtr playing = nullptr;
 };
 std::optional<ShownPhoto> shownPhoto(const Item& item);
 /// The photo of one of the item's fills; nothing for a colour.

@@ -16,6 +16,7 @@
 #include "project/adjustments.h"
 #include "project/effects.h"
 #include "project/gradient.h"
+#include "project/playing.h"
 
 namespace widecut {
 
@@ -41,7 +42,8 @@ struct Framing {
   bool operator==(const Framing&) const = default;
 };
 
-/// A photo file kept in the project.
+struct Video;
+/// A photo file, kept in the project or referred to.
 struct Medium {
   std::string hash;  ///< SHA-256 of the bytes, lower-case hex; what pictures in the file refer to.
   std::string name;  ///< The file's name when it was placed.
@@ -50,19 +52,44 @@ struct Medium {
   int height = 0;           ///< Pixels, once turned upright as the camera noted.
   std::string credit = {};  ///< Whose it is, and on what terms; empty where nothing is known.
   std::string extra = {};
+  /// Where this is the poster of a video, the still that stands for it: the video. Null for photos.
+  std::shared_ptr<const Video> video = nullptr;
+  double videoAt = 0;  ///< And the time of that frame in it, in seconds.
+  /// Where the file is that the project refers to, instead of keeping its bytes in its own file: absolute, or from the
+  /// folder of the project's file. Empty for what is kept.
+  std::string path = {};
 };
 using MediumPtr = std::shared_ptr<const Medium>;
 
-/// A photo behind the outline.
+/// A video file kept in the project.
+struct Video {
+  Medium file;                 ///< Its size is that of its frames as they are shown.
+  double seconds = 0;          ///< > 0
+  double framesPerSecond = 0;  ///< > 0; the mean, where frames last differently.
+  bool hasSound = false;
+};
+using VideoPtr = std::shared_ptr<const Video>;
+
+/// Media are told apart by their hashes and, where the project only refers to them, by where they are, and whether.
+inline bool areSame(const Medium& a, const Medium& b) {
+  if (&a == &b) return true;
+  const bool areThere = a.path.empty() || (a.bytes != nullptr) == (b.bytes != nullptr);
+  return a.hash == b.hash && a.path == b.path && areThere &&
+         (!a.video || !b.video || areSame(a.video->file, b.video->file));
+}
+
+/// A photo, or a video, behind the outline.
 struct Picture {
-  MediumPtr medium;  ///< Never null.
+  MediumPtr medium;  ///< Never null. A video's poster stands for it wherever nothing moves.
   Framing framing;
   AdjustmentsPtr adjustments = nullptr;  ///< Null for the photo as it is.
   Id share = 0;  ///< Pictures with the same number lie as one behind all their frames; 0 for one of its own.
-  /// Media are told apart by their hashes.
+  PlayingPtr playing = nullptr;  ///< How its video plays; null for as it came.
+  bool isOverSheets = false;     ///< Those with the same number are on all sheets of the piece, or else on its own.
   bool operator==(const Picture& other) const {
-    return framing == other.framing && share == other.share && areAlike(adjustments, other.adjustments) &&
-           (medium == other.medium || medium->hash == other.medium->hash);
+    return framing == other.framing && share == other.share && isOverSheets == other.isOverSheets &&
+           areAlike(adjustments, other.adjustments) && areAlike(playing, other.playing) &&
+           areSame(*medium, *other.medium);
   }
 };
 /// The picture that a part of this cutout shows, in register with that part.
@@ -76,7 +103,12 @@ using Paint = std::variant<Colour, Picture, PartPicture, Gradient, Hatch>;
 struct FillLevel {
   LevelBy by = LevelBy::Area;
   double share = 0.5;  ///< 0…1
-  bool operator==(const FillLevel&) const = default;
+  /// The line of a level along one, where (0, 0) to (1, 1) is the item's box; null for straight upwards.
+  std::shared_ptr<const Contour> line = nullptr;
+  bool operator==(const FillLevel& other) const {
+    return by == other.by && share == other.share &&
+           (line == other.line || (line && other.line && *line == *other.line));
+  }
 };
 
 struct Fill {

@@ -30,6 +30,7 @@ class Finder {
       need(isPlace(f.centre) && isTurn(f.turn), "its photo would lie too far away");
       need(isWithin(f.pointsPerPixel, limits::leastPixel, limits::mostPixel), "its photo would be scaled too far");
       if (picture->adjustments) adjustments(*picture->adjustments);
+      if (picture->playing) playing(*picture->playing, picture->medium->video.get());
     }
     if (const auto* gradient = std::get_if<Gradient>(&paint)) {
       stops(gradient->stops);
@@ -43,12 +44,29 @@ class Finder {
       need(isWithin(hatch->turnDeg, -360, 360), "a hatch is turned by 360° at most");
     }
   }
-  void level(const FillLevel& level) { need(isWithin(level.share, 0, 1), "a level is from 0 to 100 %"); }
+  void level(const FillLevel& level) {
+    need(isWithin(level.share, 0, 1), "a level is from 0 to 100 %");
+    if (!level.line) return;
+    const Outline line{{*level.line}};
+    need(storedNodes(line) <= limits::mostLevelNodes, "the line of a level has 1000 nodes at most");
+    const Box box = bounds(line);
+    constexpr double far = limits::mostGradient;
+    need(isFinite(line) && isWithin(box.low.x, -far, far) && isWithin(box.low.y, -far, far) &&
+             isWithin(box.high.x, -far, far) && isWithin(box.high.y, -far, far),
+         "the line of a level would lie too far away");
+  }
   void adjustments(const Adjustments& adjustments) {
     const auto numbers = adjustmentNumbers();
     for (std::size_t i = 0; i < numbers.size(); ++i)
       if (!isWithin(adjustments.numbers[i], numbers[i].least, numbers[i].most) && found.empty())
         found = "the " + std::string(numbers[i].name) + " of its photo is beyond its range";
+  }
+  void playing(const Playing& playing, const Video* video) {
+    const double end = video ? video->seconds : limits::mostSeconds;
+    need(isWithin(playing.from, 0, end) && isWithin(playing.to.value_or(end), playing.from, end) &&
+             playing.to.value_or(end) > playing.from,
+         "its video would not begin before it ends, within its length");
+    need(isWithin(playing.speed, limits::leastSpeed, limits::mostSpeed), "a video plays from 0.1 to 8 times as fast");
   }
   void line(const Line& line) {
     need(isWithin(line.shape.width, limits::leastLine, limits::mostLine),

@@ -78,7 +78,8 @@ bool areAlike(const Brush& a, const Brush& b) {
     return gradient->kind == other.kind && gradient->toOutline == other.toOutline && *gradient->stops == *other.stops;
   }
   const auto &x = std::get<PictureBrush>(a), &y = std::get<PictureBrush>(b);
-  return x.medium == y.medium && x.toOutline == y.toOutline && areAlike(x.adjustments, y.adjustments);
+  return x.medium == y.medium && x.toOutline == y.toOutline && areAlike(x.adjustments, y.adjustments) &&
+         areAlike(x.playing, y.playing);
 }
 
 /// Adds where the marks differ; false when all of them may.

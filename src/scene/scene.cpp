@@ -1,9 +1,11 @@
 #include "scene/scene.h"
 
+#include <algorithm>
 #include <unordered_set>
 
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
+#include "project/edits/levels.h"
 #include "project/edits/places.h"
 #include "project/forms/words.h"
 #include "project/lookup.h"
@@ -67,7 +69,8 @@ class Marks {
       return;
     }
     // What has no area is not filled at all.
-    if (auto filled = filledTo({*outline_}, fill.level->share, fill.level->by))
+    const auto line = lineOf(*fill.level, box_);
+    if (auto filled = filledTo({*outline_}, fill.level->share, fill.level->by, line ? &*line : nullptr))
       paintIn(std::make_shared<const Outline>(std::move(*filled)), fill);
   }
   void paintIn(const std::shared_ptr<const Outline>& outline, const Fill& fill) {
@@ -80,7 +83,8 @@ class Marks {
     } else if (auto photo = photoIn(item_, fill)) {
       auto reached = reachedBy(outline, box_, photo->pixelsToFrame, *photo->medium);
       add(fill, std::move(reached),
-          PictureBrush{std::move(photo->medium), photo->pixelsToFrame, std::move(photo->adjustments)});
+          PictureBrush{std::move(photo->medium), photo->pixelsToFrame, std::move(photo->adjustments),
+                       std::move(photo->playing)});
     }
   }
   void add(const Fill& fill, std::shared_ptr<const Outline> outline, Brush brush) {
@@ -231,13 +235,14 @@ void addTightly(const Layer& layer, const Affine& parent, Box& box) {
   }
 }
 
-void gatherPhotos(const Content& content, std::unordered_set<std::string>& seen, std::vector<MediumPtr>& found) {
+/// Calls `see(PictureBrush, Affine)` for what the content, which lies there, shows.
+template <class See>
+void eachPicture(const Content& content, const Affine& place, const See& see) {
   for (const Mark& mark : content.under) {
     const auto* fill = std::get_if<FillOutline>(&mark);
-    const auto* picture = fill ? std::get_if<PictureBrush>(&fill->brush) : nullptr;
-    if (picture && seen.insert(picture->medium->hash).second) found.push_back(picture->medium);
+    if (const auto* picture = fill ? std::get_if<PictureBrush>(&fill->brush) : nullptr) see(*picture, place);
   }
-  for (const Layer& inner : content.inside) gatherPhotos(*inner.content, seen, found);
+  for (const Layer& inner : content.inside) eachPicture(*inner.content, place * inner.place, see);
 }
 
 }  // namespace
@@ -288,8 +293,34 @@ Scene sceneOf(const Sheet& sheet, double bleed) {
 std::vector<MediumPtr> photosIn(const Scene& scene) {
   std::unordered_set<std::string> seen;
   std::vector<MediumPtr> found;
-  for (const Layer& layer : scene.layers) gatherPhotos(*layer.content, seen, found);
+  for (const Layer& layer : scene.layers)
+    eachPicture(*layer.content, layer.place, [&](const PictureBrush& picture, const Affine&) {
+      if (seen.insert(picture.medium->hash).second) found.push_back(picture.medium);
+    });
   return found;
+}
+
+std::map<std::string, VideoSeen> videosIn(const Scene& scene) {
+  std::map<std::string, VideoSeen> found;
+  for (const Layer& layer : scene.layers)
+    eachPicture(*layer.content, layer.place, [&](const PictureBrush& picture, const Affine& place) {
+      if (!picture.medium->video) return;
+      VideoSeen& seen = found[frameKey(*picture.medium, picture.playing)];
+      seen.poster = picture.medium;
+      seen.playing = picture.playing;
+      seen.pointsPerPixel = std::max(seen.pointsPerPixel, (place * picture.toOutline).meanScale());
+    });
+  return found;
+}
+
+std::string frameKey(const Medium& poster, const PlayingPtr& playing) {
+  return poster.video->file.hash + " " + keyOf(playing.get());
+}
+
+bool showsVideo(const Content& content) {
+  bool shows = false;
+  eachPicture(content, {}, [&](const PictureBrush& picture, const Affine&) { shows = shows || picture.medium->video; });
+  return shows;
 }
 
 Scene sceneOfItem(const Project& project, Id id) {

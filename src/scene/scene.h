@@ -1,6 +1,9 @@
 // The scene: one sheet as layers, each a content that many may share and a place.
 #pragma once
 
+#include <map>
+#include <string>
+
 #include "project/model.h"
 #include "words/set_words.h"
 
@@ -11,6 +14,7 @@ struct PictureBrush {
   MediumPtr medium;
   Affine toOutline;  ///< From pixels to the space of the outline.
   AdjustmentsPtr adjustments = nullptr;
+  PlayingPtr playing = nullptr;  ///< Of a video, whose poster the medium is.
 };
 /// A gradient as it lies: from (0, 0) to (1, 0) of a space of its own, which is mapped to that of the outline.
 struct GradientBrush {
@@ -111,6 +115,18 @@ std::vector<FillOutline> standIn(const FillOutline& picture);
 Scene sceneOf(const Sheet& sheet, double bleed = 0);
 /// The photos that the scene shows, each once, in the order in which they are first seen.
 std::vector<MediumPtr> photosIn(const Scene& scene);
+/// A video that the scene shows.
+struct VideoSeen {
+  MediumPtr poster;
+  PlayingPtr playing;
+  double pointsPerPixel = 0;  ///< The largest size at which a pixel of it is shown.
+};
+/// Its videos by what tells their frames apart: the same video played otherwise is another one.
+std::map<std::string, VideoSeen> videosIn(const Scene& scene);
+/// What tells the frames of a video that plays so from those of all others; only for posters.
+std::string frameKey(const Medium& poster, const PlayingPtr& playing);
+/// Whether a content shows a video.
+bool showsVideo(const Content& content);
 /// One item alone (a part too, in its place on the sheet) on a transparent ground of its own size: the
 /// scene's origin is the top left of what the item paints.
 Scene sceneOfItem(const Project& project, Id item);

@@ -13,6 +13,7 @@ namespace widecut {
 using MediumBytes = std::function<Result<std::string>(const Medium& medium, std::size_t most)>;
 
 /// What fills media in from bytes that are checked against their hashes; all of them together stay within the limits.
+/// Those that are referred to, and cannot be read or are other files by now, are left without bytes.
 std::function<Result<void>(Medium&)> filledBy(const MediumBytes& bytesOf);
 
 }  // namespace widecut

@@ -2,6 +2,7 @@
 
 #include <zip.h>
 
+#include <filesystem>
 #include <fstream>
 #include <functional>
 #include <memory>
@@ -87,9 +88,34 @@ Result<std::string> entryNamed(zip_t* zip, const std::string& name, std::size_t 
   return entry(zip, static_cast<zip_uint64_t>(index), name, most);
 }
 
-MediumBytes mediaIn(zip_t* zip) {
-  return [zip](const Medium& medium, std::size_t most) {
-    return entryNamed(zip, mediumEntry(medium.hash), most, "the photo " + medium.name + " is missing from it");
+std::string folderOf(const std::string& path) {
+  return std::filesystem::absolute(path).lexically_normal().parent_path().string();
+}
+std::string absolutePath(const std::string& folder, const std::string& path) {
+  return (std::filesystem::path(folder) / path).lexically_normal().string();
+}
+/// From the folder where it lies in there, so that both can be moved together; else as it is.
+std::string shortPath(const std::string& folder, const std::string& path) {
+  const std::string from = std::filesystem::path(path).lexically_relative(folder).string();
+  return from.empty() || from.starts_with("..") ? path : from;
+}
+/// The media as a file in that folder refers to them.
+Media referredFrom(Media media, const std::string& folder) {
+  if (folder.empty()) return media;
+  for (auto& [hash, medium] : media) {
+    if (medium->path.empty()) continue;
+    Medium referred = *medium;
+    referred.path = shortPath(folder, medium->path);
+    medium = std::make_shared<const Medium>(std::move(referred));
+  }
+  return media;
+}
+
+/// `folder` is where the project's file lies.
+MediumBytes mediaIn(zip_t* zip, const std::string& folder) {
+  return [zip, folder](const Medium& medium, std::size_t most) {
+    if (!medium.path.empty()) return readFile(absolutePath(folder, medium.path), most);
+    return entryNamed(zip, mediumEntry(medium.hash), most, "the file " + medium.name + " is missing from it");
   };
 }
 
@@ -112,6 +138,7 @@ Result<void> readOtherFiles(zip_t* zip, Project& project) {
 
 /// What of a file is read, and how.
 struct Wanted {
+  std::string folder = {};      ///< Of the file; empty where it is none.
   MediumBytes media = nullptr;  ///< Where the photos' bytes are; none are read when it is null.
   std::size_t mostSheets = static_cast<std::size_t>(-1);
   std::optional<Media> photos = {};  ///< Only these, of which the hashes count.
@@ -130,6 +157,7 @@ Result<Project> projectIn(zip_t* zip, const Wanted& wanted) {
     return entryNamed(zip, name, most, "the entry " + name + " is missing from it");
   };
   sources.fill = [&wanted, fill = filledBy(wanted.media)](Medium& medium) -> Result<void> {
+    if (!wanted.folder.empty() && !medium.path.empty()) medium.path = absolutePath(wanted.folder, medium.path);
     const bool isWanted = wanted.media && (!wanted.photos || wanted.photos->contains(medium.hash));
     return isWanted ? fill(medium) : Result<void>();
   };
@@ -155,7 +183,8 @@ Result<Zip> zipFrom(zip_source_t* source, bool looksLikeZip) {
 /// What goes into a file: photos that no picture shows are left out.
 struct ToSave {
   const Project& project;
-  Media media = mediaOf(project);
+  std::string folder = {};  ///< In which the file will be; empty where it is not known.
+  Media media = referredFrom(mediaOf(project), folder);
   ProjectTexts texts = projectTexts(project, media);
 };
 
@@ -165,7 +194,7 @@ Result<void> pack(Zip zip, const ToSave& saved, const std::string& previewPng, P
   for (const auto& [name, text] : saved.texts.sheets) good = good && add(zip.get(), name, text, true);
   if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
   for (const auto& [hash, medium] : saved.media)
-    good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
+    if (medium->path.empty()) good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
   for (const auto& [name, bytes] : saved.project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
   if (!good) return problem("the project could not be packed");
   constexpr double steps = 0.01;
@@ -194,10 +223,11 @@ Result<void> readBack(const std::string& path, const ToSave& saved, const Progre
   if (!(projectTexts(*again) == saved.texts)) return problem("it reads as another project than was saved");
   double done = 0;
   for (const auto& [hash, medium] : saved.media) {
+    if (!medium->path.empty()) continue;
     if (progress.isCancelled()) return problem("it was stopped");
     progress.report(done++ / static_cast<double>(saved.media.size()));
     const zip_int64_t index = zip_name_locate(zip.get(), mediumEntry(hash).c_str(), 0);
-    if (index < 0) return problem("the photo " + medium->name + " is missing from it");
+    if (index < 0) return problem("the file " + medium->name + " is missing from it");
     const auto whole = eachPiece(zip.get(), static_cast<zip_uint64_t>(index), mediumEntry(hash), limits::mostPhotoBytes,
                                  [](const char*, std::size_t) {});
     if (!whole) return whole;
@@ -213,7 +243,7 @@ Result<Project> projectFromBytes(const std::string& bytes) {
   if (!source) return problem("there is not enough memory to read it");
   const auto zip = zipFrom(source, bytes.starts_with("PK"));
   if (!zip) return tl::unexpected(zip.error());
-  return projectIn(zip->get(), {.media = mediaIn(zip->get())});
+  return projectIn(zip->get(), {.media = mediaIn(zip->get(), {})});
 }
 
 Result<std::string> bytesOfProject(const Project& project, const std::string& previewPng) {
@@ -259,15 +289,19 @@ auto opened(const std::string& path, const Read& read) -> decltype(read(nullptr)
 }  // namespace
 
 Result<Project> openProject(const std::string& path, const Progress& progress) {
-  return opened(path, [&](zip_t* zip) { return projectIn(zip, {.media = mediaIn(zip), .progress = progress}); });
+  const std::string folder = folderOf(path);
+  return opened(path, [&](zip_t* zip) {
+    return projectIn(zip, {.folder = folder, .media = mediaIn(zip, folder), .progress = progress});
+  });
 }
 
 Result<Project> openFirstSheet(const std::string& path) {
-  return opened(path, [](zip_t* zip) -> Result<Project> {
+  const std::string folder = folderOf(path);
+  return opened(path, [&](zip_t* zip) -> Result<Project> {
     // Once without photos, to see which ones it shows.
     const auto bare = projectIn(zip, {.mostSheets = 1});
     if (!bare) return bare;
-    return projectIn(zip, {.media = mediaIn(zip), .mostSheets = 1, .photos = mediaOf(*bare)});
+    return projectIn(zip, {.folder = folder, .media = mediaIn(zip, folder), .mostSheets = 1, .photos = mediaOf(*bare)});
   });
 }
 
@@ -283,10 +317,11 @@ Result<void> saveProject(const Project& project, const std::string& previewPng, 
                          const Progress& progress) {
   const auto failed = [&](const std::string& why) { return problem("cannot save " + path + ": " + why); };
   if (const auto beyond = beyondLimits(project, nullptr)) return failed(beyond->message);
-  const ToSave saved{project};
+  const ToSave saved{project, folderOf(path)};
   std::uint64_t needed = saved.texts.project.size() + previewPng.size() + (1u << 16);
   for (const auto& [name, text] : saved.texts.sheets) needed += text.size() + 512;
-  for (const auto& [hash, medium] : saved.media) needed += medium->bytes ? medium->bytes->size() + 512 : 0;
+  for (const auto& [hash, medium] : saved.media)
+    needed += medium->bytes && medium->path.empty() ? medium->bytes->size() + 512 : 0;
   auto file = NewFile::at(path, needed);
   if (!file) return tl::unexpected(file.error());
   ZipError error;

@@ -20,7 +20,9 @@ Result<Project> openProject(const std::string& path, const Progress& progress = 
 Result<Project> openFirstSheet(const std::string& path);
 /// The picture of its first sheet, as PNG; empty when the file has none.
 Result<std::string> previewOf(const std::string& path);
-/// The photos that nothing shows are left out. What was written is read again before it replaces an older file.
+/// The photos that nothing shows are left out, and those that are referred to stay where they are: in the file their
+/// places are from its folder, where they lie in there. What was written is read again before it replaces an older
+/// file.
 Result<void> saveProject(const Project& project, const std::string& previewPng, const std::string& path,
                          const Progress& progress = {});
 

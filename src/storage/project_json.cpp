@@ -57,7 +57,29 @@ json mediumJson(const Medium& medium) {
   out["width"] = medium.width;
   out["height"] = medium.height;
   if (!medium.credit.empty()) out["credit"] = medium.credit;
+  if (!medium.path.empty()) out["path"] = medium.path;
+  if (medium.video) out["video"] = medium.video->file.hash;
+  if (medium.videoAt != 0) out["videoAt"] = medium.videoAt;
   return out;
+}
+
+json videoJson(const Video& video, const Medium& file) {
+  json out = mediumJson(file);
+  out["seconds"] = video.seconds;
+  out["framesPerSecond"] = video.framesPerSecond;
+  if (video.hasSound) out["sound"] = true;
+  return out;
+}
+
+/// Photos and posters, and the videos that are among the media too.
+void writeMedia(const Media& media, json& out) {
+  std::map<std::string, const Video*> videos;
+  for (const auto& [hash, medium] : media)
+    if (medium->video) videos.emplace(medium->video->file.hash, medium->video.get());
+  for (const auto& [hash, video] : videos) out["videos"].push_back(videoJson(*video, *media.at(hash)));
+  out["media"] = json::array();
+  for (const auto& [hash, medium] : media)
+    if (!videos.contains(hash)) out["media"].push_back(mediumJson(*medium));
 }
 
 std::string at(const std::string& name, std::size_t i) { return name + "[" + std::to_string(i) + "]"; }
@@ -78,6 +100,10 @@ class ProjectReader {
     if (version_ < 2) fromVersion1(root);
     Project project;
     project.name = m.text("name");
+    if (m.find("videos")) {
+      const json& videos = m.array("videos");
+      for (std::size_t i = 0; i < videos.size(); ++i) addVideo(Members(videos[i], at("videos", i)));
+    }
     if (m.find("media")) {
       const json& media = m.array("media");
       for (std::size_t i = 0; i < media.size(); ++i) {
@@ -158,16 +184,45 @@ class ProjectReader {
     return hash;
   }
 
+  static void readFacts(Members& m, Medium& medium) {
+    medium.hash = hashIn(m, "hash");
+    medium.name = m.text("name");
+    medium.width = static_cast<int>(m.number("width", 1, 1e6));
+    medium.height = static_cast<int>(m.number("height", 1, 1e6));
+    if (m.find("credit")) medium.credit = shortened(m.text("credit"));
+    if (m.find("path")) medium.path = m.text("path");
+    if (medium.path.size() > limits::mostPathBytes) m.wrong("path", "is too long");
+  }
+  void fill(Medium& medium) const {
+    if (const auto filled = sources_.fill(medium); !filled) throw Wrong{filled.error().message};
+  }
+
   void addMedium(Members m) {
     auto medium = std::make_shared<Medium>();
-    medium->hash = hashIn(m, "hash");
-    medium->name = m.text("name");
-    medium->width = static_cast<int>(m.number("width", 1, 1e6));
-    medium->height = static_cast<int>(m.number("height", 1, 1e6));
-    if (m.find("credit")) medium->credit = shortened(m.text("credit"));
+    readFacts(m, *medium);
+    if (videos_.contains(medium->hash)) m.wrong("hash", "is that of a video");
+    if (m.find("video")) {
+      const auto video = videos_.find(hashIn(m, "video"));
+      if (video == videos_.end()) m.wrong("video", "wants a video that the project does not hold");
+      medium->video = video->second;
+      medium->videoAt = m.number("videoAt", 0, limits::mostSeconds, 0);
+    }
     medium->extra = m.extra();
-    if (const auto filled = sources_.fill(*medium); !filled) throw Wrong{filled.error().message};
+    fill(*medium);
     media_[medium->hash] = std::move(medium);
+  }
+
+  void addVideo(Members m) {
+    auto video = std::make_shared<Video>();
+    readFacts(m, video->file);
+    video->seconds = m.number("seconds", 0, limits::mostSeconds);
+    video->framesPerSecond = m.number("framesPerSecond", 0, limits::mostFramesPerSecond);
+    if (video->seconds <= 0) m.wrong("seconds", "is not above 0");
+    if (video->framesPerSecond <= 0) m.wrong("framesPerSecond", "is not above 0");
+    video->hasSound = m.flag("sound", false);
+    video->file.extra = m.extra();
+    fill(video->file);
+    videos_[video->file.hash] = std::move(video);
   }
 
   PiecePtr piece(Members m) {
@@ -254,6 +309,7 @@ class ProjectReader {
 
   const ProjectSources& sources_;
   Media media_;
+  std::map<std::string, VideoPtr> videos_;
   ItemReader reader_{media_};
   double version_ = 0;
   std::size_t bytes_ = 0, values_ = 0;
@@ -287,8 +343,7 @@ std::string projectText(const Project& project, const Media& media) {
   for (const auto& [hash, subjects] : project.subjects)
     for (const Subject& subject : *subjects)
       out["subjects"].push_back({{"photo", hash}, {"name", subject.name}, {"zone", pathData(subject.zone)}});
-  out["media"] = json::array();
-  for (const auto& [hash, medium] : media) out["media"].push_back(mediumJson(*medium));
+  writeMedia(media, out);
   return asText(out);
 }
 

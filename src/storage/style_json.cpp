@@ -2,6 +2,7 @@
 
 #include <span>
 
+#include "geometry/path_data.h"
 #include "project/limits.h"
 #include "project/style_limits.h"
 
@@ -116,13 +117,49 @@ json adjustmentsJson(const Adjustments& adjustments) {
   return out;
 }
 
-constexpr std::string_view levelWords[] = {"height", "area", "width", "turn"};
+json playingJson(const Playing& playing) {
+  json out = json::object();
+  writeNumber(out, "from", playing.from, 0);
+  if (playing.to) out["to"] = *playing.to;
+  writeNumber(out, "speed", playing.speed, 1);
+  if (playing.loops) out["loops"] = true;
+  if (playing.startsItself) out["startsItself"] = true;
+  if (playing.isMuted) out["muted"] = true;
+  return out;
+}
+
+PlayingPtr readPlaying(Members m) {
+  Playing out;
+  out.from = m.number("from", 0, limits::mostSeconds, 0);
+  if (m.find("to")) out.to = m.number("to", 0, limits::mostSeconds);
+  out.speed = m.number("speed", limits::leastSpeed, limits::mostSpeed, 1);
+  out.loops = m.flag("loops", false);
+  out.startsItself = m.flag("startsItself", false);
+  out.isMuted = m.flag("muted", false);
+  return shared(out);
+}
+
+constexpr std::string_view levelWords[] = {"height", "area", "width", "turn", "along"};
+
+json levelJson(const FillLevel& level) {
+  json out{{"by", std::string(levelWords[static_cast<std::size_t>(level.by)])}, {"share", level.share}};
+  if (level.line) out["line"] = pathData(Outline{{*level.line}});
+  return out;
+}
+
+FillLevel readLevel(Members m) {
+  FillLevel out{readWord(m, "by", levelWords, LevelBy::Area), m.number("share", 0, 1)};
+  if (!m.find("line")) return out;
+  auto line = parsePathData(m.text("line"));
+  if (!line) m.wrong("line", line.error().message);
+  if (line->contours.size() != 1) m.wrong("line", "is not one line");
+  out.line = std::make_shared<const Contour>(std::move(line->contours.front()));
+  return out;
+}
 
 json fillJson(const Fill& fill) {
   json out = withExtra(fill.extra);
-  if (fill.level)
-    out["level"] = {{"by", std::string(levelWords[static_cast<std::size_t>(fill.level->by)])},
-                    {"share", fill.level->share}};
+  if (fill.level) out["level"] = levelJson(*fill.level);
   if (const auto* colour = std::get_if<Colour>(&fill.paint)) out["colour"] = colourForFile(*colour);
   if (const auto* part = std::get_if<PartPicture>(&fill.paint)) out["photoOf"] = part->part;
   if (const auto* gradient = std::get_if<Gradient>(&fill.paint)) out["gradient"] = gradientJson(*gradient);
@@ -134,11 +171,13 @@ json fillJson(const Fill& fill) {
     if (picture->framing.turn != 0) out["photo"]["turnDeg"] = degreesForFile(picture->framing.turn);
     const Framing& framing = picture->framing;
     if (picture->share != 0) out["photo"]["share"] = picture->share;
+    if (picture->isOverSheets) out["photo"]["overSheets"] = true;
     if (framing.isMirrored) out["photo"]["mirrored"] = true;
     if (framing.habits.staysUpright) out["photo"]["staysUpright"] = true;
     if (framing.habits.keepsScale) out["photo"]["keepsScale"] = true;
     if (framing.habits.isFree) out["photo"]["covers"] = false;
     if (picture->adjustments) out["photo"]["adjusted"] = adjustmentsJson(*picture->adjustments);
+    if (picture->playing) out["photo"]["playing"] = playingJson(*picture->playing);
   }
   writeNumber(out, "opacity", fill.opacity, 1);
   if (!fill.shown) out["shown"] = false;
@@ -201,8 +240,10 @@ Picture readPicture(Members m, const Media& media) {
   picture.framing.isMirrored = m.flag("mirrored", false);
   picture.framing.habits = {m.flag("staysUpright", false), m.flag("keepsScale", false), !m.flag("covers", true)};
   if (m.find("share")) picture.share = m.id("share");
+  picture.isOverSheets = picture.share != 0 && m.flag("overSheets", false);
   if (const json* adjusted = m.find("adjusted"))
     picture.adjustments = readAdjustments(Members(*adjusted, m.placeOf("adjusted")));
+  if (const json* playing = m.find("playing")) picture.playing = readPlaying(Members(*playing, m.placeOf("playing")));
   return picture;
 }
 
@@ -218,10 +259,7 @@ Fill readFill(Members m, const Media& media) {
     fill.paint = readHatch(Members(*hatch, m.placeOf("hatch")));
   else
     fill.paint = m.colour("colour");
-  if (const json* level = m.find("level")) {
-    Members inner(*level, m.placeOf("level"));
-    fill.level = FillLevel{readWord(inner, "by", levelWords, LevelBy::Area), inner.number("share", 0, 1)};
-  }
+  if (const json* level = m.find("level")) fill.level = readLevel(Members(*level, m.placeOf("level")));
   fill.opacity = m.number("opacity", 0, 1, 1);
   fill.shown = m.flag("shown", true);
   fill.blend = readBlend(m);

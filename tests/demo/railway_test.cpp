@@ -4,7 +4,8 @@
 #include <QImage>
 #include <set>
 
-#include "media/photo.h"
+#include "media/video.h"
+#include "media/video_reader.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "scene/scene.h"
@@ -21,7 +22,7 @@ struct RailwayTest : testing::Test {
   }();
 };
 
-TEST_F(RailwayTest, IsABrochureSheetAndASlide) {
+TEST_F(RailwayTest, IsABrochureSheetAndTwoSlides) {
   ASSERT_EQ(project.pieces.size(), 2U);
   const Sheet& brochure = *project.pieces[0]->sheets[0];
   EXPECT_NEAR(brochure.width, 297 * 72 / 25.4, 1e-6);
@@ -42,7 +43,32 @@ TEST_F(RailwayTest, EverySheetHasLiveCutoutsWithPhotos) {
     }
     EXPECT_GE(cutouts, 2) << sheet->name;
   }
-  EXPECT_EQ(used.size(), mediaOf(project).size()) << "no photo is carried along unused";
+  EXPECT_EQ(used.size() + 1, mediaOf(project).size()) << "beside the video's own file none is carried along unused";
+}
+
+TEST_F(RailwayTest, ItsVideoIsSmallMovesAndLeadsOverToItsBeginning) {
+  VideoPtr video;
+  for (const auto& [hash, medium] : mediaOf(project))
+    if (medium->video) video = medium->video;
+  ASSERT_TRUE(video);
+  EXPECT_LT(video->file.bytes->size(), 3'000'000U);
+  EXPECT_TRUE(video->hasSound);
+  EXPECT_NEAR(video->seconds, 8, 0.05);
+  auto reader = VideoReader::of(video->file.bytes);
+  ASSERT_TRUE(reader);
+  std::vector<QImage> frames;
+  while (reader->next()) frames.push_back(reader->image({192, 108}));
+  ASSERT_EQ(frames.size(), 200U);
+  const auto unlike = [](const QImage& a, const QImage& b) {
+    double sum = 0;
+    for (int y = 0; y < a.height(); ++y)
+      for (int x = 0; x < a.width(); ++x) sum += std::abs(qGray(a.pixel(x, y)) - qGray(b.pixel(x, y)));
+    return sum / (a.width() * a.height());
+  };
+  EXPECT_GT(unlike(frames[0], frames[100]), 4) << "the train is there";
+  EXPECT_GT(unlike(frames[60], frames[140]), 3);
+  // From the last frame to the first it is no further than from one frame to the next.
+  EXPECT_LT(unlike(frames.back(), frames.front()), 2 * unlike(frames[100], frames[101]) + 1);
 }
 
 TEST_F(RailwayTest, NothingOverhangsASheetButTheCutsParts) {
@@ -64,6 +90,7 @@ TEST_F(RailwayTest, PhotosAreLargeSharpAndFullOfTones) {
   PhotoStore store;
   ASSERT_GE(mediaOf(project).size(), 4U);
   for (const auto& [hash, medium] : mediaOf(project)) {
+    if (medium->video || looksLikeVideo(*medium->bytes)) continue;
     EXPECT_GE(medium->width, 1600) << medium->name;
     EXPECT_GE(medium->height, 1200) << medium->name;
     EXPECT_LT(medium->bytes->size(), 600000U) << "small files";

@@ -45,7 +45,7 @@ TEST(Adjusting, UsualNumbersChangeNothing) {
   EXPECT_EQ(adjustedPhoto(photo, {}), photo);
   EXPECT_TRUE(Adjustments().isNeutral());
   EXPECT_EQ(shared(Adjustments()), nullptr);
-  EXPECT_TRUE(keyOf(nullptr).empty());
+  EXPECT_TRUE(keyOf(static_cast<const Adjustments*>(nullptr)).empty());
   // Each number alone changes something.
   for (std::size_t i = 0; i < adjustmentCount; ++i) {
     const StarterNumber& number = adjustmentNumbers()[i];

@@ -4,6 +4,8 @@
 #include <gtest/gtest.h>
 
 #include "project/edits/groups.h"
+#include "project/edits/order.h"
+#include "project/edits/sheets.h"
 #include "project/resolve.h"
 #include "sample.h"
 
@@ -48,12 +50,13 @@ TEST_F(Sharing, OnePhotoCoversAllFramesTogether) {
 }
 
 TEST_F(Sharing, ThePhotoOfAFrameLiesBehindTheSheetToo) {
-  Id made = 0;
+  std::vector<Id> laid;
   // One of its own begins to be shared; it grows until it covers the sheet.
   project = withPhotosOfTheirOwn(project, both);
   const Affine before = onSheet(disc);
-  project = withPhotoBehindSheet(project, disc, made);
-  ASSERT_NE(made, 0U);
+  project = withPhotoBehindSheets(project, disc, {}, laid);
+  ASSERT_EQ(laid.size(), 1U);
+  const Id made = laid[0];
   EXPECT_EQ(sheetOf(project).items[0]->id, made);
   EXPECT_EQ(boxOnSheet(project, made).high, (sheetOf(project).box().high));
   const std::vector<Id> now{made, disc};
@@ -66,10 +69,73 @@ TEST_F(Sharing, ThePhotoOfAFrameLiesBehindTheSheetToo) {
   // Where it is large enough it stays as it is, and those that shared it go on sharing.
   project = withReframing(project, disc, Affine::scale(2, 2).about(sheetOf(project).box().centre()));
   const Affine large = onSheet(disc);
-  Id again = 0;
-  project = withPhotoBehindSheet(project, disc, again);
-  expectInRegister(std::vector<Id>{made, disc, again});
+  laid.clear();
+  project = withPhotoBehindSheets(project, disc, {}, laid);
+  expectInRegister(std::vector<Id>{made, disc, laid[0]});
   EXPECT_NEAR(distance(onSheet(disc)(Point{}), large(Point{})), 0, 1e-6);
+}
+
+/// The same with a second sheet in the piece, a copy of the first one.
+struct SharingOverSheets : Sharing {
+  Id second = 0;
+  void SetUp() override {
+    Sharing::SetUp();
+    project = withPhotosOfTheirOwn(project, both);
+    project = withSheetAfter(project, sheet, second);
+  }
+};
+
+TEST_F(SharingOverSheets, ThePhotoLiesBehindAllChosenSheets) {
+  std::vector<Id> laid;
+  const Id sheets[] = {sheet, second};
+  project = withPhotoBehindSheets(project, disc, sheets, laid);
+  ASSERT_EQ(laid.size(), 2U);
+  EXPECT_EQ(findSheet(project, second)->items[0]->id, laid[1]);
+  EXPECT_EQ(sharersOf(project, laid[1]), (std::vector<Id>{laid[0], disc, laid[1]}));
+  expectInRegister(sharersOf(project, disc));
+  // Reframed on one it is on all; covered are all.
+  project = withReframing(project, laid[1], Affine::scale(1.5, 1.5).about({20, 30}));
+  expectInRegister(sharersOf(project, disc));
+  project = withReframing(project, disc, Affine::move({900, 0}));
+  expectInRegister(sharersOf(project, disc));
+  const Affine back = *onSheet(laid[1]).inverse();
+  for (int i = 0; i < 4; ++i)
+    EXPECT_TRUE((Box{{0, 0}, {640, 480}}.grown(1e-6).contains(back(sheetOf(project).box().corner(i)))));
+}
+
+TEST_F(SharingOverSheets, ACopyInItsPlaceOnAnotherSheetGoesOnSharing) {
+  project = withPhotosOverSheets(project, std::vector<Id>{box}, true);
+  EXPECT_EQ(sharersOf(project, box), std::vector<Id>{box}) << "nobody else yet";
+  std::vector<Id> copies;
+  project = withCopiesOnSheet(project, std::vector<Id>{box}, second, {}, copies);
+  ASSERT_EQ(copies.size(), 1U);
+  EXPECT_EQ(sharersOf(project, copies[0]), (std::vector<Id>{box, copies[0]}));
+  project = withReframing(project, copies[0], Affine::scale(2, 2).about({10, 10}));
+  expectInRegister(std::vector<Id>{box, copies[0]});
+  // One beside it, on its own sheet, shows the photo as its own.
+  std::vector<Id> beside;
+  project = withCopies(project, std::vector<Id>{box}, {30, 0}, beside);
+  EXPECT_EQ(shareOf(*findItem(project, beside[0])), 0U);
+  // Left again, each keeps what it shows.
+  const Affine before = onSheet(copies[0]);
+  project = withPhotosOverSheets(project, std::vector<Id>{box}, false);
+  EXPECT_EQ(sharersOf(project, copies[0]), std::vector<Id>{copies[0]});
+  EXPECT_EQ(onSheet(copies[0]), before);
+  project = withReframing(project, box, Affine::scale(1.5, 1.5).about({10, 10}));
+  EXPECT_EQ(onSheet(copies[0]), before);
+}
+
+TEST_F(SharingOverSheets, ACopiedSheetJoinsWhatIsOverSheetsAlone) {
+  project = withSharedPhoto(project, both, box);
+  Id third = 0;
+  project = withSheetCopied(project, sheet, third);
+  const Id copy = findSheet(project, third)->items[0]->id;
+  EXPECT_EQ(sharersOf(project, copy).size(), 2U) << "shared on its own sheet alone";
+  project = withPhotosOverSheets(project, std::vector<Id>{box}, true);
+  EXPECT_EQ(sharersOf(project, box).size(), 2U) << "the copies stay as they are";
+  project = withSheetCopied(project, sheet, third);
+  EXPECT_EQ(sharersOf(project, box).size(), 4U);
+  expectInRegister(sharersOf(project, box));
 }
 
 TEST_F(Sharing, ReframingReachesEveryFrame) {

@@ -24,6 +24,7 @@
 #include "app/bench/starter_page.h"
 #include "app/bench/starters_page.h"
 #include "app/bench/stock_page.h"
+#include "app/bench/video_page.h"
 #include "app/bench/words_page.h"
 #include "app/desk/photo_framing.h"
 #include "app/desk/preferences.h"
@@ -74,6 +75,8 @@ constexpr Entry pages[] = {
     {make<FinishPage>, [](const Desk& d) { return d.shows(Aside::Finish); }},
     {make<AdjustPage>, [](const Desk& d) { return d.shows(Aside::Adjusting) && firstPhotoItem(d); }},
     {make<GroundPage>, [](const Desk& d) { return d.shows(Aside::Ground) && reframedItem(d); }},
+    {make<VideoPage>,
+     [](const Desk& d) { return d.shows(Aside::Playing) && !inHand<ToolKind::Reframe>(d) && videoItem(d); }},
     {make<NodesPage>, inHand<ToolKind::Nodes>},
     {make<PenPage>, inHand<ToolKind::Pen>},
     {make<KnifePage>, inHand<ToolKind::Knife>},

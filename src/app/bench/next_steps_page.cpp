@@ -9,6 +9,7 @@
 #include "app/look/theme.h"
 #include "painting/item_picture.h"
 #include "project/edits/starters.h"
+#include "project/edits/videos.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -37,6 +38,9 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   reframe_->setIcon(theme::icon("reframe"));
   reframe_->setMinimumHeight(28);
   row->addWidget(reframe_);
+  video_ = buttonFor(CommandId::SetPlaying, this);
+  video_->setMinimumHeight(28);
+  row->addWidget(video_);
   cutAlong_ = buttonFor(CommandId::CutAlong, this);
   cutAlong_->setMinimumHeight(28);
   row->addWidget(cutAlong_);
@@ -65,6 +69,7 @@ void NextStepsPage::refresh(bool selection) {
   if (!item || trial_.isShown()) return;
   if (selection) kinds_->starters().refresh();
   reframe_->setVisible(shownPhoto(*item).has_value());
+  video_->setVisible(shownVideo(*item) != nullptr);
   cutAlong_->setVisible(isLineToCutAlong(desk_));
   const bool isPlain =
       std::holds_alternative<std::shared_ptr<const Outline>>(item->form) && !isLineToCutAlong(desk_) && !item->measures;

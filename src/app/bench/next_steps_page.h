@@ -23,7 +23,7 @@ class NextStepsPage : public BenchPage {
  private:
   Trial trial_{desk_};
   QLabel* heading_;
-  QPushButton *reframe_, *cutAlong_;
+  QPushButton *reframe_, *video_, *cutAlong_;
   QLabel* picture_;
   StarterRow* kinds_;  ///< Other outlines for it, of which one is tried while it is pointed at.
 };

@@ -1,6 +1,7 @@
 #include "app/bench/photos_page.h"
 
 #include <QFileDialog>
+#include <QFileInfo>
 #include <QLocale>
 #include <algorithm>
 
@@ -8,6 +9,9 @@
 #include "app/look/resolution.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
+#include "media/files.h"
+#include "media/video.h"
+#include "project/limits.h"
 
 namespace widecut {
 namespace {
@@ -38,6 +42,12 @@ PhotosPage::PhotosPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   replace_ =
       button(tr("Replace everywhere…"), "replacePhoto",
              tr("Another photo in all these frames; subjects lie where those before lay"), [this] { replace(); });
+  refer_ = button(tr("Refer to its file…"), "referToFile",
+                  tr("The project's file holds the photo no more, and stays small; it shows what is in that file"),
+                  [this] { refer(); });
+  keep_ = button(tr("Keep it in the project"), "keepInProject",
+                 tr("The project's file holds the photo, and needs no other file"), [this] { keep(); });
+  find_ = button(tr("Find its file…"), "findFile", tr("It was moved or renamed: where it is now"), [this] { find(); });
   button(tr("Done"), "photosDone", tr("What the bench showed before"), [this] { desk_.leavePaint(); });
   auto* box = new QWidget(this);
   cards_ = new QHBoxLayout(box);
@@ -81,11 +91,12 @@ void PhotosPage::replace() {
   const MediumUse* use = chosen();
   if (!use) return;
   const MediumPtr was = use->medium;
-  const QString path =
-      QFileDialog::getOpenFileName(window(), tr("Replace “%1” everywhere").arg(QString::fromStdString(was->name)), {},
-                                   tr("Photos (*.png *.jpg *.jpeg *.webp *.tif *.tiff)"));
+  const QString path = QFileDialog::getOpenFileName(
+      window(), tr("Replace “%1” everywhere").arg(QString::fromStdString(was->name)), {},
+      tr("Photos and videos (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.webm *.mp4 *.m4v *.mov "
+         "*.mkv *.ogv *.ogg)"));
   if (path.isEmpty()) return;
-  const auto now = photoFromFile(path.toStdString());
+  const auto now = pictureFromFile(path.toStdString());
   if (!now) {
     emit desk_.told(QString::fromStdString(now.error().message));
     return;
@@ -95,6 +106,75 @@ void PhotosPage::replace() {
     emit desk_.told(tr("“%1” is in the place of “%2” now")
                         .arg(QString::fromStdString((*now)->name), QString::fromStdString(was->name)));
   refresh(false);
+}
+
+const Medium* PhotosPage::file() const {
+  const MediumUse* use = chosen();
+  if (!use) return nullptr;
+  return use->medium->video ? &use->medium->video->file : use->medium.get();
+}
+
+void PhotosPage::whenSame(const QString& path,
+                          const std::function<void(const std::shared_ptr<const std::string>& bytes)>& take) {
+  const Medium* its = file();
+  if (path.isEmpty() || !its) return;
+  emit desk_.told(tr("Looking at “%1”").arg(path));
+  task_.run([this, path, take, hash = its->hash, name = its->name]() -> std::function<void()> {
+    auto bytes = readFile(path.toStdString(), limits::mostPhotoBytes);
+    const QString why =
+        !bytes ? QString::fromStdString(bytes.error().message)
+        : sha256(*bytes) != hash
+            ? tr("“%1” is not the file that “%2” was brought in from").arg(path, QString::fromStdString(name))
+            : QString();
+    auto kept = bytes ? std::make_shared<const std::string>(std::move(*bytes)) : nullptr;
+    return [this, take, why, kept] {
+      if (why.isEmpty())
+        take(kept);
+      else
+        emit desk_.told(why);
+      refresh(false);
+    };
+  });
+}
+
+void PhotosPage::refer() {
+  const Medium* its = file();
+  if (!its) return;
+  const auto origin = desk_.origins.find(its->hash);
+  const bool isKnown = origin != desk_.origins.end() && QFileInfo::exists(origin->second);
+  const QString path =
+      isKnown ? origin->second
+              : QFileDialog::getOpenFileName(window(), tr("The file of “%1”").arg(QString::fromStdString(its->name)));
+  whenSame(path, [this, path, hash = its->hash](const auto&) {
+    const std::string at = QFileInfo(path).absoluteFilePath().toStdString();
+    if (desk_.commit(tr("Refer to a file"),
+                     withMediumChanged(desk_.settled(), hash, [&](Medium& medium) { medium.path = at; })))
+      emit desk_.told(tr("The project refers to “%1”").arg(path));
+  });
+}
+
+void PhotosPage::keep() {
+  const Medium* its = file();
+  if (!its) return;
+  desk_.commit(tr("Keep in the project"),
+               withMediumChanged(desk_.settled(), its->hash, [](Medium& medium) { medium.path.clear(); }));
+  refresh(false);
+}
+
+void PhotosPage::find() {
+  const Medium* its = file();
+  if (!its) return;
+  const QString path =
+      QFileDialog::getOpenFileName(window(), tr("Where “%1” is now").arg(QString::fromStdString(its->name)));
+  whenSame(path, [this, path, hash = its->hash](const std::shared_ptr<const std::string>& bytes) {
+    const std::string at = QFileInfo(path).absoluteFilePath().toStdString();
+    desk_.photos().forget(hash);
+    if (desk_.commit(tr("Find a file"), withMediumChanged(desk_.settled(), hash, [&](Medium& medium) {
+                       medium.path = at;
+                       medium.bytes = bytes;
+                     })))
+      emit desk_.told(tr("Found: “%1” shows again").arg(path));
+  });
 }
 
 void PhotosPage::buildCards() {
@@ -119,18 +199,27 @@ void PhotosPage::refresh(bool) {
   uses_ = mediaUsed(desk_.settled());
   buildCards();
   const MediumUse* use = chosen();
+  const Medium* its = file();
   frames_->setVisible(use);
   replace_->setVisible(use);
+  refer_->setVisible(its && its->path.empty() && its->bytes);
+  keep_->setVisible(its && !its->path.empty() && its->bytes);
+  find_->setVisible(its && !its->path.empty() && !its->bytes);
   if (!use) {
-    heading_->setText(uses_.empty() ? tr("The project shows no photo yet")
-                                    : tr("Photos of the project: choose one to see where it shows, or to replace it"));
+    heading_->setText(uses_.empty()
+                          ? tr("The project shows no photo yet")
+                          : tr("Photos and videos of the project: choose one to see where it shows, or to replace it"));
     return;
   }
   const Medium& medium = *use->medium;
   QStringList facts{tr("“%1”").arg(QString::fromStdString(medium.name)),
                     tr("%1 × %2 px").arg(medium.width).arg(medium.height)};
-  if (medium.bytes) facts.append(QLocale().formattedDataSize(static_cast<qint64>(medium.bytes->size()), 1));
+  const Medium& file = medium.video ? medium.video->file : medium;
+  if (medium.video) facts.append(tr("video of %1 s").arg(QLocale().toString(medium.video->seconds, 'f', 1)));
+  if (file.bytes) facts.append(QLocale().formattedDataSize(static_cast<qint64>(file.bytes->size()), 1));
   facts.append(use->items.size() == 1 ? tr("1 frame") : tr("%1 frames").arg(use->items.size()));
+  if (!file.path.empty())
+    facts.append((file.bytes ? tr("in %1") : tr("missing: %1")).arg(QString::fromStdString(file.path)));
   if (!medium.credit.empty()) facts.append(QString::fromStdString(medium.credit));
   if (use->pointsPerPixel > 0) {
     const Resolution resolution = resolutionOf(use->pointsPerPixel);

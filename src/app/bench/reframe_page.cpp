@@ -144,6 +144,12 @@ void ReframePage::addFits(QVBoxLayout& column) {
                    &FramingHabits::staysUpright);
   scale_ = habit(tr("Keeps its scale"), "keepsScale", tr("It keeps its scale and place when its frame is resized"),
                  &FramingHabits::keepsScale);
+  overSheets_ = new QCheckBox(tr("Over sheets"), this);
+  overSheets_->setObjectName("overSheets");
+  overSheets_->setToolTip(
+      tr("Shared over all sheets of the piece: a copy in its place on another sheet looks at the same photo"));
+  connect(overSheets_, &QCheckBox::clicked, this, [this] { toggleOverSheets(desk_); });
+  row->addWidget(overSheets_);
   row->addStretch(1);
 }
 
@@ -194,6 +200,8 @@ void ReframePage::refresh(bool) {
   subjects_->show(now->medium, now->item->id);
   upright_->setChecked(now->shown.habits.staysUpright);
   scale_->setChecked(now->shown.habits.keepsScale);
+  overSheets_->setEnabled(pictureOf(*now->item->style));
+  overSheets_->setChecked(isOverSheets(desk_));
   const Resolution resolution = resolutionOf(now->shown.pointsPerPixel);
   resolution_->setText(tr("%1 × %2 px · %3 ppi in this frame · %4")
                            .arg(now->medium->width)

@@ -32,7 +32,7 @@ class ReframePage : public BenchPage {
   QLabel* resolution_;
   QSlider* slider_;
   MeasureField* field_;
-  QCheckBox *upright_, *scale_;
+  QCheckBox *upright_, *scale_, *overSheets_;
   SubjectRow* subjects_;
 };
 

@@ -134,6 +134,15 @@ inline constexpr Command cutCommands[] = {
                                "A drawn line as the knife's stroke, reshaped by its nodes as you like: what else is "
                                "selected, or what it crosses, is parted with the knife's gap"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Cut along it")},
+    {.id = Do::LevelAlong,
+     .menu = Menu::Cut,
+     .byPointer = true,
+     .name = "levelAlong",
+     .words = QT_TRANSLATE_NOOP("Commands", "Fill up along the line"),
+     .run = [](const Site& s) { fillUpAlong(s.desk); },
+     .applies = isLineAmongOthers,
+     .hint =
+         QT_TRANSLATE_NOOP("Commands", "What else is selected fills up to a level along this drawn line, which stays")},
     {.id = Do::TrimToSheet,
      .menu = Menu::Cut,
      .lineBefore = true,

@@ -5,8 +5,10 @@
 #include "app/desk/arranging.h"
 #include "app/desk/finishing.h"
 #include "app/desk/photo_framing.h"
+#include "app/desk/playback.h"
 #include "app/desk/subjects.h"
 #include "app/window/errands.h"
+#include "project/edits/videos.h"
 #include "project/resolve.h"
 
 namespace widecut::commands {
@@ -14,13 +16,18 @@ namespace widecut::commands {
 /// One photo is selected, or frames that share one.
 inline bool onePhoto(const Desk& desk) { return reframedItem(desk) != nullptr; }
 
+inline bool oneVideo(const Desk& desk) {
+  const ItemPtr item = reframedItem(desk);
+  return item && shownVideo(*item);
+}
+
 inline constexpr Command fillCommands[] = {
     {.id = Do::BringInPhoto,
      .menu = Menu::Fill,
      .lineBefore = true,
      .byPointer = true,
      .name = "bringInPhoto",
-     .words = QT_TRANSLATE_NOOP("Commands", "Bring in a photo…"),
+     .words = QT_TRANSLATE_NOOP("Commands", "Bring in a photo or video…"),
      .keys = "Ctrl+Shift+P",
      .run = [](const Site& s) { s.errands.askForPhoto(); }},
     {.id = Do::Reframe,
@@ -115,6 +122,27 @@ inline constexpr Command fillCommands[] = {
      .hint = QT_TRANSLATE_NOOP("Commands", "What stands before an even ground becomes the frame of its photo"),
      .brief = QT_TRANSLATE_NOOP("Commands", "Bring out"),
      .isOn = [](const Desk& d) { return d.shows(Aside::Ground); }},
+    {.id = Do::SetPlaying,
+     .menu = Menu::Fill,
+     .lineBefore = true,
+     .byPointer = true,
+     .name = "setPlaying",
+     .words = QT_TRANSLATE_NOOP("Commands", "How the video plays"),
+     .keys = "Shift+V",
+     .run = [](const Site& s) { s.desk.toggle(Aside::Playing); },
+     .applies = oneVideo,
+     .hint =
+         QT_TRANSLATE_NOOP("Commands", "Its frames, where it begins and ends, its poster; the video stays as it is"),
+     .brief = QT_TRANSLATE_NOOP("Commands", "Video"),
+     .isOn = [](const Desk& d) { return d.shows(Aside::Playing); }},
+    {.id = Do::PlaySheet,
+     .menu = Menu::Fill,
+     .name = "playSheet",
+     .words = QT_TRANSLATE_NOOP("Commands", "Play the videos of the sheet"),
+     .keys = "Shift+P",
+     .run = [](const Site& s) { s.desk.playback().toggleSheet(); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "All at once, or halts them; Esc shows their posters again"),
+     .isOn = [](const Desk& d) { return d.playback().isPlaying(); }},
     {.id = Do::SwapPaint,
      .menu = Menu::Fill,
      .lineBefore = true,
@@ -174,7 +202,7 @@ inline constexpr Command fillCommands[] = {
     {.id = Do::ProjectPhotos,
      .menu = Menu::Fill,
      .name = "projectPhotos",
-     .words = QT_TRANSLATE_NOOP("Commands", "Photos of the project…"),
+     .words = QT_TRANSLATE_NOOP("Commands", "Photos and videos of the project…"),
      .keys = "Ctrl+Shift+M",
      .run = [](const Site& s) { s.desk.toggle(Aside::Photos); },
      .hint = QT_TRANSLATE_NOOP("Commands", "Their sizes and where they show; replaced everywhere in one step"),

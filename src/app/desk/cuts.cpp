@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "project/edits/levels.h"
 #include "project/edits/pieces.h"
 #include "project/edits/tree.h"
 #include "project/forms/treated.h"
@@ -70,6 +71,22 @@ ItemPtr openLineAmong(const Desk& desk) {
 }
 
 bool isLineToCutAlong(const Desk& desk) { return openLineAmong(desk) != nullptr; }
+
+bool isLineAmongOthers(const Desk& desk) { return desk.selection().size() > 1 && openLineAmong(desk) != nullptr; }
+
+void fillUpAlong(Desk& desk) {
+  const ItemPtr line = openLineAmong(desk);
+  if (!line) return;
+  const Outline onSheet = transformed(resolved(*line)->outline, frameToSheet(desk.settled(), line->id));
+  std::vector<Id> items = desk.selection();
+  std::erase(items, line->id);
+  const auto change = [contour = onSheet.contours.front()](const Project& project, const std::vector<Id>& ids) {
+    return withLevelAlong(project, ids, contour);
+  };
+  if (!desk.commit(Desk::tr("Fill up along a line"), change(desk.settled(), items))) return;
+  desk.select(items);
+  emit desk.told(Desk::tr("Filled to a level along the line: drag the level, or paste a list of numbers"));
+}
 
 void cutAlong(Desk& desk) {
   const ItemPtr line = openLineAmong(desk);

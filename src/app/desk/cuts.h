@@ -17,6 +17,10 @@ void liftParts(Desk& desk);
 ItemPtr openLineAmong(const Desk& desk);
 /// True when there is one open line among the selection: what it can be cut along.
 bool isLineToCutAlong(const Desk& desk);
+/// True when other items are selected with it.
+bool isLineAmongOthers(const Desk& desk);
+/// Those fill up to a level along it; the line stays.
+void fillUpAlong(Desk& desk);
 /// The other selected items, or all that it crosses, are parted along it with the knife's gap; the line goes.
 void cutAlong(Desk& desk);
 /// What of the selection overhangs the sheet, or its bleed, is hidden.

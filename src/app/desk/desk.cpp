@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "app/desk/playback.h"
 #include "app/desk/selecting.h"
 #include "geometry/measure.h"
 #include "project/edits/order.h"
@@ -24,6 +25,7 @@ Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const P
   setColour(styleForNew, usualFill);
   sheet_ = sheetsOf(settled()).front()->id;
   subjects_ = new SubjectWatch(*this);
+  playback_ = std::make_unique<Playback>(*this);
   // Photos become ready one by one; what shows them is painted anew once for a few.
   readySoon_.setSingleShot(true);
   readySoon_.setInterval(30);
@@ -37,6 +39,8 @@ Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const P
         Qt::QueuedConnection);
   });
 }
+
+Desk::~Desk() = default;
 
 SheetPtr Desk::sheet() const { return findSheet(project(), sheet_); }
 

@@ -6,6 +6,7 @@
 #include <QString>
 #include <QTimer>
 #include <functional>
+#include <map>
 
 #include "app/desk/again.h"
 #include "app/desk/mat_view.h"
@@ -28,6 +29,7 @@
 
 namespace widecut {
 
+class Playback;
 class Trial;
 
 /// A save on its way: what is to be in which file. Copies are the same save.
@@ -41,9 +43,9 @@ struct Saving {
 };
 
 /// Pages of the bench that are asked for: the selection's effects and what follows it; its photos' light and colours,
-/// and what stands before their grounds; of the whole project, its colours and finishes, and its photos; and photos to
-/// bring in.
-enum class Aside : unsigned char { None, Finish, Adjusting, Ground, Colours, Photos, Stock };
+/// and what stands before their grounds, and how its videos play; of the whole project, its colours and finishes, and
+/// its photos; and photos to bring in.
+enum class Aside : unsigned char { None, Finish, Adjusting, Ground, Playing, Colours, Photos, Stock };
 /// Whether it shows without a selection: from the colours on.
 inline bool isOfProject(Aside page) { return page >= Aside::Colours; }
 
@@ -68,6 +70,7 @@ class Desk : public QObject {
   Q_OBJECT
  public:
   explicit Desk(QObject* parent = nullptr);
+  ~Desk() override;
 
   /// The project as shown: with the change that is being tried, if there is one.
   const Project& project() const { return preview_ ? *preview_ : settled(); }
@@ -87,6 +90,8 @@ class Desk : public QObject {
   PhotoStore& photos() { return photos_; }
   /// Which frames of the open sheet cut subjects.
   SubjectWatch& subjects() const { return *subjects_; }
+  /// What plays the videos of the open sheet.
+  Playback& playback() const { return *playback_; }
   MatView view() const { return view_; }
   /// The view, or the usual one when it is this already.
   void toggleView(MatView view);
@@ -156,6 +161,9 @@ class Desk : public QObject {
   /// Whether the bench shows that page instead of what the selection is.
   bool shows(Aside page) const { return aside_ == page && (isOfProject(page) || !selection_.empty()); }
   void toggle(Aside page);
+  void show(Aside page) {
+    if (!shows(page)) toggle(page);
+  }
   /// The bench shows what the selection is again.
   void leavePaint();
   /// The copy of the selected repeat that was chosen, to look otherwise than the others; −1 for none.
@@ -229,7 +237,8 @@ class Desk : public QObject {
 
   Style styleForNew;
   std::optional<FinishTaken> finishTaken;
-  std::vector<Colour> recentColours;  ///< Chosen last, newest first.
+  std::map<std::string, QString> origins;  ///< Where media were brought in from since the program began, by hashes.
+  std::vector<Colour> recentColours;       ///< Chosen last, newest first.
   Pen pen;
   double knifeGap = 2 * pointsPerMillimetre;  ///< Points, ≥ 0.
   /// What the offset tool is about to do.
@@ -328,6 +337,7 @@ class Desk : public QObject {
     ProjectPtr state;
   };
   std::optional<LastOutcome> lastOutcome_;
+  std::unique_ptr<Playback> playback_;  ///< Last, so that it ends first: it shows frames among the photos.
 };
 
 /// A hold on what is being tried. Only the one who shows a change can make it or take it back, so that none makes

@@ -151,8 +151,9 @@ PhotoPlace Desk::photoPlace(std::optional<Point> at) const {
 
 void Desk::placePhoto(const MediumPtr& photo, const PhotoPlace& place) {
   settleAll();
+  const QString step = photo->video ? tr("Bring in a video") : tr("Bring in a photo");
   if (findItem(settled(), place.item)) {
-    commit(tr("Bring in a photo"), withPhotoIn(settled(), place.item, photo));
+    if (commit(step, withPhotoIn(settled(), place.item, photo)) && photo->video) show(Aside::Playing);
     return;
   }
   const SheetPtr named = findSheet(settled(), place.sheet);
@@ -161,8 +162,10 @@ void Desk::placePhoto(const MediumPtr& photo, const PhotoPlace& place) {
   const Point centre = place.at.value_or(on->box().centre());
   Id made = 0;
   Project changed = withPhotoItem(settled(), on->id, photo, Box::between(centre - size / 2, centre + size / 2), made);
-  commit(tr("Bring in a photo"), std::move(changed));
-  if (on->id == sheet()->id) select({made});
+  commit(step, std::move(changed));
+  if (on->id != sheet()->id) return;
+  select({made});
+  if (photo->video) show(Aside::Playing);
 }
 
 }  // namespace widecut

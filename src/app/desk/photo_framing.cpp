@@ -50,9 +50,29 @@ void sharePhoto(Desk& desk) {
 void layPhotoBehindSheet(Desk& desk) {
   const ItemPtr item = reframedItem(desk);
   if (!item) return;
-  Id made = 0;
-  if (desk.commit(Desk::tr("Lay the photo behind the sheet"), withPhotoBehindSheet(desk.settled(), item->id, made)))
-    emit desk.told(Desk::tr("It fills the sheet behind all, in register: R reframes both"));
+  std::vector<Id> made;
+  const auto sheets = desk.chosenSheets();
+  if (!desk.commit(Desk::tr("Lay the photo behind the sheet"),
+                   withPhotoBehindSheets(desk.settled(), item->id, sheets, made)))
+    return;
+  emit desk.told(made.size() > 1
+                     ? Desk::tr("It fills %1 sheets behind all, in register: R reframes them as one").arg(made.size())
+                     : Desk::tr("It fills the sheet behind all, in register: R reframes both"));
+}
+
+bool isOverSheets(const Desk& desk) {
+  const ItemPtr item = reframedItem(desk);
+  const Picture* picture = item ? pictureOf(*item->style) : nullptr;
+  return picture && picture->isOverSheets;
+}
+
+void toggleOverSheets(Desk& desk) {
+  const bool on = !isOverSheets(desk);
+  if (!desk.commit(on ? Desk::tr("Share over sheets") : Desk::tr("Share on this sheet alone"),
+                   withPhotosOverSheets(desk.settled(), desk.selection(), on)))
+    return;
+  emit desk.told(on ? Desk::tr("Copies of it in their place on other sheets look at the same photo")
+                    : Desk::tr("Frames on other sheets keep what they show, and have photos of their own sheets"));
 }
 
 bool sharesPhoto(const Desk& desk) {

@@ -11,8 +11,11 @@ namespace widecut {
 ItemPtr reframedItem(const Desk& desk);
 /// The photo of the frontmost selected item that shows one, behind all of the selection.
 void sharePhoto(Desk& desk);
-/// The photo of the selected item behind the whole sheet too, in register with it.
+/// The photo of the selected item behind the whole sheet too, or behind all that are chosen, in register with it.
 void layPhotoBehindSheet(Desk& desk);
+/// Whether what is reframed is shared over all sheets of the piece, and that turned on or off.
+bool isOverSheets(const Desk& desk);
+void toggleOverSheets(Desk& desk);
 /// Whether any of the selection shares its photo.
 bool sharesPhoto(const Desk& desk);
 /// Frames of the selection leave the photo that they share, and show as their own what they show now.

@@ -1,4 +1,4 @@
-// Which frames of the open sheet cut subjects of their photos.
+// What is amiss with frames of the open sheet: those that cut subjects of their photos, and those that miss a file.
 #pragma once
 
 #include <QObject>
@@ -18,6 +18,10 @@ class SubjectWatch : public QObject {
   explicit SubjectWatch(Desk& desk);
   /// By the items that cut them; items that cut none are left out.
   const std::map<Id, std::vector<SubjectSeen>>& cuts() const { return cuts_; }
+  /// Items whose photo, or video, is referred to and is not there, with the file's name.
+  const std::map<Id, std::string>& missing() const { return missing_; }
+  /// What is amiss with items, in words.
+  std::map<Id, QString> troubles() const;
   /// Those that an item cuts.
   std::vector<SubjectSeen> cutBy(Id item) const;
   bool isLooking() const { return task_.isBusy(); }
@@ -31,11 +35,14 @@ class SubjectWatch : public QObject {
 
  private:
   void look();
+  void lookForMissing();
   Desk& desk_;
   LatestTask task_;
   bool again_ = false;
   bool isMarking_ = false;
+  bool mayMiss_ = false;  ///< The project that was opened missed files: some may be missing still.
   std::map<Id, std::vector<SubjectSeen>> cuts_;
+  std::map<Id, std::string> missing_;
 };
 
 }  // namespace widecut

@@ -6,6 +6,7 @@
 #include <QMouseEvent>
 #include <QPainter>
 
+#include "app/desk/playback.h"
 #include "app/desk/preferences.h"
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
@@ -56,6 +57,10 @@ Mat::Mat(Desk& desk, QWidget* parent)
     stale_ |= cache_.photosReady().translated((origin_ * devicePixelRatioF()).toPoint());
     update();
   });
+  // What shows a video is painted off this thread, at whatever rate that can.
+  connect(&desk.playback(), &Playback::moved, this, [this] { cache_.videosMoved(); });
+  connect(this, &Mat::zoomChanged, &desk.playback(),
+          [this] { desk_.playback().setPixelsPerPoint(zoom_ * devicePixelRatioF()); });
   rasters_.whenReady([this] {
     QMetaObject::invokeMethod(
         this,

@@ -2,6 +2,7 @@
 #include <QScreen>
 #include <algorithm>
 
+#include "app/desk/playback.h"
 #include "app/mat/mat.h"
 
 namespace widecut {
@@ -53,6 +54,7 @@ void Mat::panBy(QPointF pixels) {
   origin_ = onWholePixels(origin_ + pixels);
   fitted_ = false;
   refresh();
+  if (desk_.playback().isShowing()) cache_.videosMoved();
 }
 
 }  // namespace widecut

@@ -31,7 +31,7 @@ QRectF tagFor(const QPainter& painter, const QString& text) {
   return tag;
 }
 
-void paintCorner(QPainter& painter, const Mat& mat, const Desk& desk, Id id, const std::vector<SubjectSeen>& cuts) {
+void paintCorner(QPainter& painter, const Mat& mat, const Desk& desk, Id id, const QString& text) {
   const ItemPtr item = findItem(desk.project(), id);
   const Box box = item ? boxInFrame(*item) : Box{};
   if (box.isEmpty()) return;
@@ -45,7 +45,6 @@ void paintCorner(QPainter& painter, const Mat& mat, const Desk& desk, Id id, con
   painter.setPen(QPen(onAmber, 1));
   painter.setBrush(theme::amber);
   painter.drawPolygon(QPolygonF({at(1), along(0), along(2)}));
-  const QString text = cutText(cuts);
   QRectF tag = tagFor(painter, text);
   tag.moveBottomRight(at(1) - QPointF(0, 4));
   tag.moveLeft(std::max(tag.left(), rulerSize + 6.0));
@@ -55,10 +54,11 @@ void paintCorner(QPainter& painter, const Mat& mat, const Desk& desk, Id id, con
 }  // namespace
 
 void paintSubjectMarks(QPainter& painter, const Mat& mat, const Desk& desk) {
-  if (desk.subjects().cuts().empty()) return;
+  const auto troubles = desk.subjects().troubles();
+  if (troubles.empty()) return;
   painter.save();
   painter.setFont(theme::font(11));
-  for (const auto& [id, cuts] : desk.subjects().cuts()) paintCorner(painter, mat, desk, id, cuts);
+  for (const auto& [id, text] : troubles) paintCorner(painter, mat, desk, id, text);
   painter.restore();
 }
 

@@ -118,10 +118,13 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
   const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02, photo->adjustments) : std::nullopt;
   if (ready && ready->isFinal && ready->level.image.isNull()) {
     lines << theme::inLooks(
-        tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>"));
+        photo->medium->bytes
+            ? tr("<span style='color:#BF3F26'>its photo cannot be decoded: a cross stands in its place</span>")
+            : tr("<span style='color:#BF3F26'>its file is missing: a cross stands in its place</span>"));
   } else if (photo) {
     const Resolution resolution = resolutionOf(photo->pointsPerPixel);
-    lines << tr("photo at %1 ppi · <span style='color:%2'>%3</span>")
+    lines << (photo->medium->video ? tr("video at %1 ppi · <span style='color:%2'>%3</span>")
+                                   : tr("photo at %1 ppi · <span style='color:%2'>%3</span>"))
                  .arg(resolution.ppi)
                  .arg(resolution.colour.name(), resolution.goodFor);
   }

@@ -55,11 +55,7 @@ StackPanel::StackPanel(Desk& desk, QWidget* parent)
   connect(&desk, &Desk::renameWanted, this, [this] {
     if (desk_.onlyItem()) edit(model_->indexOf(desk_.onlyItem()->id));
   });
-  connect(&desk.subjects(), &SubjectWatch::changed, this, [this] {
-    StackModel::Troubles troubles;
-    for (const auto& [id, cuts] : desk_.subjects().cuts()) troubles[id] = cutText(cuts);
-    model_->setTroubles(std::move(troubles));
-  });
+  connect(&desk.subjects(), &SubjectWatch::changed, this, [this] { model_->setTroubles(desk_.subjects().troubles()); });
   follow();
 }
 

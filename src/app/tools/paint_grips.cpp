@@ -56,7 +56,9 @@ const PaintGrips::Surface* PaintGrips::surface() const {
   const Fill* fill = item ? levelFillOf(*item->style) : nullptr;
   if (!fill) return nullptr;
   if (!surface_ || surface_->item != item) {
-    const auto line = levelLine({resolved(*item)->outline}, fill->level->share, fill->level->by);
+    const auto along = lineOf(*fill->level, resolved(*item)->box);
+    const auto line =
+        levelLine({resolved(*item)->outline}, fill->level->share, fill->level->by, along ? &*along : nullptr);
     if (!line) return nullptr;
     surface_ = Surface{item, *fill->level, *line, {}};
   }
@@ -68,7 +70,9 @@ void PaintGrips::dragLevel(const Pointer& pointer) {
   const Surface* now = surface();
   const auto back = now ? now->toSheet.inverse() : std::nullopt;
   if (!back) return;
-  const auto through = shareThrough({resolved(*now->item)->outline}, (*back)(pointer.onSheet), now->level.by);
+  const auto along = lineOf(now->level, resolved(*now->item)->box);
+  const auto through =
+      shareThrough({resolved(*now->item)->outline}, (*back)(pointer.onSheet), now->level.by, along ? &*along : nullptr);
   if (!through) return;
   const double step = pointer.keys & Qt::ShiftModifier ? 0.05 : 0.01;
   const double share = std::clamp(std::round(*through / step) * step, 0.0, 1.0);

@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <algorithm>
 
+#include "app/desk/playback.h"
 #include "app/desk/selecting.h"
 #include "app/mat/placing.h"
 #include "app/tools/gap_marks.h"
@@ -330,6 +331,10 @@ bool SelectTool::key(QKeyEvent& event) {
   if (event.key() == Qt::Key_Escape) {
     if (doing_ == Doing::Moving || doing_ == Doing::Gripping || doing_ == Doing::OwnGrip) {
       putAway();
+      return true;
+    }
+    if (desk_.playback().isShowing()) {
+      desk_.playback().stop();
       return true;
     }
     const auto chain = item ? chainTo(desk_.project(), item->id) : std::vector<ItemPtr>{};

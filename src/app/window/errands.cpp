@@ -10,7 +10,8 @@
 #include "app/window/deliver_dialog.h"
 #include "app/window/last_delivery.h"
 #include "app/window/recent_files.h"
-#include "media/photo.h"
+#include "media/video.h"
+#include "project/edits/media.h"
 #include "project/limits.h"
 #include "storage/project_file.h"
 
@@ -18,7 +19,9 @@ namespace widecut {
 namespace {
 
 const char* const projectFilter = "Wide Cut projects (*.widecut)";
-const char* const photoFilter = "Pictures and shapes (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.svg)";
+const char* const photoFilter =
+    "Pictures, videos and shapes (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.webm *.mp4 *.m4v *.mov *.mkv *.ogv *.ogg "
+    "*.svg)";
 
 enum class Answer : unsigned char { First, Second, Stay };
 
@@ -75,6 +78,11 @@ void Errands::endOpening(Project project, const QString& path, As as) {
   desk_.open(std::move(project), path);
   if (as == As::Itself) recent::add(path);
   if (as == As::Copy) desk_.detach();
+  const auto missing = missingMedia(desk_.settled());
+  if (missing.empty()) return;
+  QStringList names;
+  for (const MediumPtr& medium : missing) names.append(QString::fromStdString(medium->name));
+  emit desk_.told(tr("Missing: %1 · Ctrl+Shift+M finds what was moved").arg(names.join(", ")));
 }
 
 void Errands::giveUpOpening(const std::optional<Problem>& why) {
@@ -201,24 +209,27 @@ void Errands::placePhoto(const QString& path, std::optional<Point> at, const QSt
   const QString name = tr("Bringing in “%1”").arg(QFileInfo(path).fileName());
   background_.start(
       name, [this, path, credit, place = desk_.photoPlace(at)](const Progress& progress) -> std::function<void()> {
-        auto photo = photoFromFile(path.toStdString());
+        auto photo = pictureFromFile(path.toStdString());
         if (photo && !credit.isEmpty()) {
           auto credited = std::make_shared<Medium>(**photo);
           credited->credit = shortened(credit.toStdString());
           photo = std::move(credited);
         }
         if (progress.isCancelled()) return [] {};
-        return [this, place, photo = std::move(photo)] {
-          if (photo)
+        return [this, path, place, photo = std::move(photo)] {
+          if (photo) {
+            const Medium& medium = **photo;
+            desk_.origins[medium.video ? medium.video->file.hash : medium.hash] = path;
             desk_.placePhoto(*photo, place);
-          else
+          } else {
             complain(QString::fromStdString(photo.error().message));
+          }
         };
       });
 }
 
 void Errands::askForPhoto() {
-  placePhoto(QFileDialog::getOpenFileName(&window_, tr("Bring in a photo or shapes"), {}, photoFilter), {});
+  placePhoto(QFileDialog::getOpenFileName(&window_, tr("Bring in a photo, a video or shapes"), {}, photoFilter), {});
 }
 
 void Errands::deliverSomething() {

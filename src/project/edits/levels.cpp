@@ -164,6 +164,37 @@ void setLevel(Style& style, double share) {
     }
 }
 
+std::optional<Contour> lineOf(const FillLevel& level, const Box& box) {
+  if (!level.line || level.by != LevelBy::Along || box.isEmpty()) return std::nullopt;
+  const Affine map{box.width(), 0, 0, box.height(), box.low.x, box.low.y};
+  return transformed(Outline{{*level.line}}, map).contours.front();
+}
+
+Project withLevelAlong(const Project& project, std::span<const Id> items, const Contour& onSheet) {
+  Project out = project;
+  for (const Id id : items) {
+    const auto back = frameToSheet(project, id).inverse();
+    const ItemPtr before = findItem(project, id);
+    if (!back || !before) continue;
+    const Box box = resolved(*before)->box;
+    if (!(box.width() > 0 && box.height() > 0)) continue;
+    const Affine unit =
+        Affine::scale(1 / box.width(), 1 / box.height()) * Affine::move({-box.low.x, -box.low.y}) * *back;
+    const auto line = std::make_shared<const Contour>(transformed(Outline{{onSheet}}, unit).contours.front());
+    out = withItem(out, id, [&](const Item& item) {
+      Item changed = item;
+      auto& fills = changeable(changed).fills;
+      for (auto fill = fills.rbegin(); fill != fills.rend(); ++fill) {
+        if (!fill->shown) continue;
+        fill->level = FillLevel{LevelBy::Along, fill->level ? fill->level->share : FillLevel{}.share, line};
+        break;
+      }
+      return changed;
+    });
+  }
+  return out;
+}
+
 std::string percentText(double share) {
   char text[32];
   const double percent = std::round(share * 1000) / 10;

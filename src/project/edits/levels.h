@@ -24,6 +24,13 @@ std::optional<std::vector<LevelEntry>> levelsFrom(const std::string& text);
 /// Another share for the frontmost level that shows; nothing changes where there is none.
 void setLevel(Style& style, double share);
 
+/// The line of a level in the space of the item, whose box that is; nothing where it has none.
+std::optional<Contour> lineOf(const FillLevel& level, const Box& box);
+/// The items' frontmost colours that show, or gradients or photos, rise along a line of the sheet, from its start: to
+/// the share that they had, or a half. Each keeps a copy of the line, which goes with its box. Items without a fill
+/// stay.
+Project withLevelAlong(const Project& project, std::span<const Id> items, const Contour& onSheet);
+
 /// “25 %”, with a digit after the point where it has one.
 std::string percentText(double share);
 

@@ -47,6 +47,39 @@ MediumPtr mediumIn(const Project& project, const MediumPtr& medium) {
   return known == media.end() ? medium : known->second;
 }
 
+Project withMediumChanged(const Project& project, const std::string& hash,
+                          const std::function<void(Medium& medium)>& change) {
+  std::map<const void*, MediumPtr> made;
+  const auto changedFrom = [&](const MediumPtr& medium) {
+    MediumPtr& now = made[medium.get()];
+    if (now) return now;
+    Medium out = *medium;
+    if (out.hash == hash) change(out);
+    if (out.video && out.video->file.hash == hash) {
+      Video video = *out.video;
+      change(video.file);
+      out.video = std::make_shared<const Video>(std::move(video));
+    }
+    return now = std::make_shared<const Medium>(std::move(out));
+  };
+  return withEveryStyle(project, [&](Style& style) {
+    for (Fill& fill : style.fills) {
+      auto* picture = std::get_if<Picture>(&fill.paint);
+      if (!picture) continue;
+      const MediumPtr& medium = picture->medium;
+      if (medium->hash == hash || (medium->video && medium->video->file.hash == hash))
+        picture->medium = changedFrom(medium);
+    }
+  });
+}
+
+std::vector<MediumPtr> missingMedia(const Project& project) {
+  std::vector<MediumPtr> out;
+  for (const auto& [hash, medium] : mediaOf(project))
+    if (!medium->bytes && !medium->path.empty()) out.push_back(medium);
+  return out;
+}
+
 std::vector<MediumUse> mediaUsed(const Project& project) {
   std::vector<MediumUse> uses;
   for (const SheetPtr& sheet : sheetsOf(project)) gather(sheet->items, uses);
@@ -79,6 +112,11 @@ Project withMediumReplaced(const Project& project, const Medium& was, const Medi
       picture->framing = framingOf(pixelsToFrame(picture->framing, was.width, was.height) * place, medium->width,
                                    medium->height, picture->framing.habits);
       picture->medium = medium;
+      // Of another video other parts are wanted, but it starts and sounds as the one before.
+      Playing playing = picture->playing && medium->video ? *picture->playing : Playing{};
+      playing.from = 0;
+      playing.to = std::nullopt;
+      picture->playing = shared(playing);
     }
   });
   // Photos in front are brought to cover again where their subjects left a gap.

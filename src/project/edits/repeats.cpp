@@ -98,7 +98,8 @@ void takeLook(Item& item, const Item& whole, const Affine& map) {
       if (const auto shown = photoIn(whole, fill)) {
         const Affine pixels = *map.inverse() * shown->pixelsToFrame;
         const Medium& m = *shown->medium;
-        fill.paint = Picture{shown->medium, framingOf(pixels, m.width, m.height, shown->habits), shown->adjustments};
+        fill.paint = Picture{shown->medium, framingOf(pixels, m.width, m.height, shown->habits), shown->adjustments, 0,
+                             shown->playing};
       }
       style.fills.push_back(std::move(fill));
     }

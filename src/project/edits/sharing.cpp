@@ -4,6 +4,7 @@
 #include <set>
 
 #include "project/edits/fills.h"
+#include "project/edits/sheets.h"
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
 #include "project/lookup.h"
@@ -13,10 +14,10 @@
 namespace widecut {
 namespace {
 
-void gather(const ItemList& items, Id share, std::vector<Id>& found) {
+void gather(const ItemList& items, Id share, bool overSheets, std::vector<Id>& found) {
   for (const ItemPtr& item : items) {
-    if (shareOf(*item) == share) found.push_back(item->id);
-    gather(childrenOf(*item), share, found);
+    if (shareOf(*item) == share && pictureOf(*item->style)->isOverSheets == overSheets) found.push_back(item->id);
+    gather(childrenOf(*item), share, overSheets, found);
   }
 }
 
@@ -58,7 +59,12 @@ std::vector<Id> sharersOf(const Project& project, Id id) {
   const Id share = item ? shareOf(*item) : 0;
   if (share == 0) return {id};
   std::vector<Id> found;
-  gather(sheetOf(project, id)->items, share, found);
+  const SheetPtr own = sheetOf(project, id);
+  if (!pictureOf(*item->style)->isOverSheets) {
+    gather(own->items, share, false, found);
+    return found;
+  }
+  for (const SheetPtr& sheet : pieceOf(project, own->id)->sheets) gather(sheet->items, share, true, found);
   return found;
 }
 
@@ -95,28 +101,54 @@ Project withSharedPhoto(const Project& project, std::span<const Id> ids, Id sour
   return out;
 }
 
-Project withPhotoBehindSheet(const Project& project, Id id, Id& made) {
+Project withPhotoBehindSheets(const Project& project, Id id, std::span<const Id> sheets, std::vector<Id>& made) {
   const ItemPtr item = findItem(project, id);
   const auto shown = item ? shownPicture(*item) : std::nullopt;
   if (!shown) return project;
   const Framing onSheet = *framingOnSheet(project, id);
-  const SheetPtr sheet = sheetOf(project, id);
+  std::vector<Id> behind;
+  for (const SheetPtr& sheet : pieceOf(project, sheetOf(project, id)->id)->sheets)
+    if (std::find(sheets.begin(), sheets.end(), sheet->id) != sheets.end()) behind.push_back(sheet->id);
+  if (behind.empty()) behind.push_back(sheetOf(project, id)->id);
+  std::vector<Id> sharers = sharersOf(project, id);
   Project out = project;
   Picture shared = *shown;
   if (shared.share == 0) shared.share = out.nextId++;
-  made = out.nextId++;
-  const Box all = sheet->box().grown(sheet->bleed);
-  out = withItemsOnTop(out, sheet->id, {plainItem(made, "background", fitted(rectangleOutline(1, 1), all), Style{})});
-  const Id behind[] = {made};
-  out = sentToBack(out, behind);
-  std::vector<Id> sharers = sharersOf(project, id);
-  sharers.push_back(made);
+  shared.isOverSheets = shared.isOverSheets || behind.size() > 1 || behind.front() != sheetOf(project, id)->id;
+  for (const Id on : behind) {
+    const SheetPtr sheet = findSheet(out, on);
+    const Id fresh = out.nextId++;
+    const Box all = sheet->box().grown(sheet->bleed);
+    out = withItemsOnTop(out, on, {plainItem(fresh, "background", fitted(rectangleOutline(1, 1), all), Style{})});
+    out = sentToBack(out, std::vector{fresh});
+    sharers.push_back(fresh);
+    made.push_back(fresh);
+  }
   out = withAllLaid(out, sharers, onSheet, shared);
-  return withPhotosCovering(out, behind);
+  return withPhotosCovering(out, std::vector{made.front()});
+}
+
+Project withPhotosOverSheets(const Project& project, std::span<const Id> items, bool on) {
+  Project out = project;
+  for (const Id id : items) {
+    const ItemPtr item = findItem(out, id);
+    const Picture* picture = item ? pictureOf(*item->style) : nullptr;
+    if (!picture || picture->isOverSheets == on) continue;
+    const auto sharers = sharersOf(out, id);
+    const Id share = picture->share != 0 ? picture->share : out.nextId++;
+    out = withPictures(out, sharers, [&](Picture& one, const Item&) {
+      one.share = share;
+      one.isOverSheets = on;
+    });
+  }
+  return out;
 }
 
 Project withPhotosOfTheirOwn(const Project& project, std::span<const Id> items) {
-  return withPictures(project, items, [](Picture& picture, const Item&) { picture.share = 0; });
+  return withPictures(project, items, [](Picture& picture, const Item&) {
+    picture.share = 0;
+    picture.isOverSheets = false;
+  });
 }
 
 Project withFramings(const Project& project, std::span<const Id> items, const FramingChange& change) {

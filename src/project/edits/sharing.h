@@ -3,6 +3,7 @@
 
 #include <functional>
 #include <span>
+#include <vector>
 
 #include "project/framing.h"
 
@@ -10,8 +11,8 @@ namespace widecut {
 
 /// The number of the shared photo that shows in the item; 0 for none, and for one of its own.
 Id shareOf(const Item& item);
-/// The items that show the same shared photo on the same sheet, from back to front, this one included; only this one
-/// where it shows a photo of its own.
+/// The items that show the same shared photo, from back to front, this one included: on its sheet or, where it is shared
+/// over sheets, sheet by sheet of its piece. Only this one where it shows a photo of its own.
 std::vector<Id> sharersOf(const Project& project, Id item);
 /// What they take up together, on the sheet.
 Box boxOfSharers(const Project& project, Id item);
@@ -23,10 +24,13 @@ std::optional<Framing> framingOnSheet(const Project& project, Id item);
 /// The photo of one of the items behind all of them, just covering what they take up together; frames that shared
 /// another one leave it. Nothing changes for fewer than two items, or where `source` shows none.
 Project withSharedPhoto(const Project& project, std::span<const Id> items, Id source);
-/// The photo of an item behind its whole sheet too, bleed included, as an item at the back that shares it. The photo
-/// stays where it is, or grows about there until it covers the sheet. `made` receives the new item's id; nothing
-/// changes where no photo shows.
-Project withPhotoBehindSheet(const Project& project, Id item, Id& made);
+/// The photo of an item behind whole sheets of its piece too, bleed included, as an item at the back of each that shares
+/// it; behind its own where none of them is said. The photo stays where it is, or grows about there until it covers
+/// them. `made` receives the new items; nothing changes where no photo shows.
+Project withPhotoBehindSheets(const Project& project, Id item, std::span<const Id> sheets, std::vector<Id>& made);
+/// The photos of the items shared over all sheets of their pieces, so that they lie at one place of each, or on their
+/// own sheets alone: then those on other sheets keep what they show. One that no other frame shares yet may be.
+Project withPhotosOverSheets(const Project& project, std::span<const Id> items, bool on);
 /// Photos that stay where they are, but are the items' own from then on.
 Project withPhotosOfTheirOwn(const Project& project, std::span<const Id> items);
 

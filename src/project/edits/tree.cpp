@@ -234,19 +234,23 @@ Item freshCopy(const Item& item, Id& nextId) {
 
 namespace {
 
-/// A copy shows its photo as its own: it lies elsewhere.
-Item withoutShares(const Item& item) {
+/// A copy shows its photo as its own: it lies elsewhere. In its place on another sheet it goes on sharing one that is
+/// shared over sheets.
+Item withoutShares(const Item& item, bool isInPlace) {
   Item out = item;
-  const auto shares = [](const Fill& fill) {
+  const auto leaves = [&](const Fill& fill) {
     const auto* picture = std::get_if<Picture>(&fill.paint);
-    return picture && picture->share != 0;
+    return picture && picture->share != 0 && !(isInPlace && picture->isOverSheets);
   };
-  if (std::any_of(item.style->fills.begin(), item.style->fills.end(), shares))
+  if (std::any_of(item.style->fills.begin(), item.style->fills.end(), leaves))
     for (Fill& fill : changeable(out).fills)
-      if (auto* picture = std::get_if<Picture>(&fill.paint)) picture->share = 0;
+      if (leaves(fill)) {
+        std::get<Picture>(fill.paint).share = 0;
+        std::get<Picture>(fill.paint).isOverSheets = false;
+      }
   ItemList children = childrenOf(item);
   for (std::size_t i = 0; i < children.size(); ++i)
-    children.set(i, std::make_shared<const Item>(withoutShares(*children[i])));
+    children.set(i, std::make_shared<const Item>(withoutShares(*children[i], isInPlace)));
   return children.empty() ? out : *withChildren(out, std::move(children));
 }
 
@@ -261,7 +265,7 @@ Project withCopiesOnTop(const Project& project, Id to, std::span<const ItemPtr> 
   std::vector<Item> fresh;
   fresh.reserve(items.size());
   for (const ItemPtr& item : items) {
-    fresh.push_back(freshCopy(withoutShares(*withSwatchesOf(project, item)), next.nextId));
+    fresh.push_back(freshCopy(withoutShares(*withSwatchesOf(project, item), shift == Point{}), next.nextId));
     fresh.back().name = names.take(item->name);
     fresh.back().position = fresh.back().position + shift;
     copies.push_back(fresh.back().id);
