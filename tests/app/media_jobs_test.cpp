@@ -164,6 +164,7 @@ TEST_F(MediaJobs, ALevelRisesAlongADrawnLine) {
   ASSERT_TRUE(w.only());
   ASSERT_TRUE(levelFillOf(*w.only()->style));
   EXPECT_EQ(levelFillOf(*w.only()->style)->level->by, LevelBy::Along);
+  EXPECT_EQ(w.sheet().items.size(), 1U) << "the line went into the level";
   const QColor full = w.seen(w.mm(80, 60));
   EXPECT_NE(full, w.seen(w.mm(140, 60)));
   EXPECT_EQ(full, w.seen(w.mm(107, 60)));

@@ -142,7 +142,7 @@ inline constexpr Command cutCommands[] = {
      .run = [](const Site& s) { fillUpAlong(s.desk); },
      .applies = isLineAmongOthers,
      .hint =
-         QT_TRANSLATE_NOOP("Commands", "What else is selected fills up to a level along this drawn line, which stays")},
+         QT_TRANSLATE_NOOP("Commands", "What else is selected fills up to a level along this drawn line, which goes")},
     {.id = Do::TrimToSheet,
      .menu = Menu::Cut,
      .lineBefore = true,

@@ -80,10 +80,8 @@ void fillUpAlong(Desk& desk) {
   const Outline onSheet = transformed(resolved(*line)->outline, frameToSheet(desk.settled(), line->id));
   std::vector<Id> items = desk.selection();
   std::erase(items, line->id);
-  const auto change = [contour = onSheet.contours.front()](const Project& project, const std::vector<Id>& ids) {
-    return withLevelAlong(project, ids, contour);
-  };
-  if (!desk.commit(Desk::tr("Fill up along a line"), change(desk.settled(), items))) return;
+  Project filled = withLevelAlong(desk.settled(), items, onSheet.contours.front());
+  if (!desk.commit(Desk::tr("Fill up along a line"), withoutItems(filled, std::vector{line->id}))) return;
   desk.select(items);
   emit desk.told(Desk::tr("Filled to a level along the line: drag the level, or paste a list of numbers"));
 }

@@ -19,7 +19,7 @@ ItemPtr openLineAmong(const Desk& desk);
 bool isLineToCutAlong(const Desk& desk);
 /// True when other items are selected with it.
 bool isLineAmongOthers(const Desk& desk);
-/// Those fill up to a level along it; the line stays.
+/// Those fill up to a level along it, and each keeps a copy of it; the line goes.
 void fillUpAlong(Desk& desk);
 /// The other selected items, or all that it crosses, are parted along it with the knife's gap; the line goes.
 void cutAlong(Desk& desk);

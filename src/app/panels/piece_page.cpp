@@ -97,6 +97,7 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   paper_->setAccessibleName(tr("Paper colour"));
   connect(paper_, &QPushButton::clicked, this, &PiecePage::choosePaper);
   line(tr("paper"), paper_, new QWidget(this));
+  grid->setRowStretch(row, 1);  // what is left over is below, not between
 
   connect(&PreferencesNow::instance(), &PreferencesNow::changed, this, &PiecePage::refresh);
   for (const auto signal : {&Desk::projectChanged, &Desk::sheetChanged, &Desk::fileChanged})
