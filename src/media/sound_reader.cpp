@@ -16,14 +16,13 @@ namespace {
 
 constexpr int channels = 2;
 
-struct FreeResampler {
-  void operator()(SwrContext* context) const { swr_free(&context); }
-};
-
 }  // namespace
 
 struct SoundReader::Inside {
   Inside(av::Frames opened, double fast) : frames(std::move(opened)), speed(fast) {}
+  struct FreeResampler {
+    void operator()(SwrContext* context) const { swr_free(&context); }
+  };
   av::Frames frames;
   double speed;
   std::unique_ptr<SwrContext, FreeResampler> resampler;
