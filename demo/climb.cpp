@@ -89,6 +89,7 @@ QImage Climb::frame(int number) const {
   const float head = -trackLength / 2 + trackLength * turn;
   const Vec along{std::cos(yaw), std::sin(yaw), slope};
   std::vector<Solid> train;
+  train.reserve(3);
   for (int i = 0; i < 3; ++i)
     train.push_back(carriage(in.deckAt + Vec{0, 0, 0.2f} + along * (head - 16.6f * static_cast<float>(i - 1)), yaw,
                              slope, i == 0 ? Vec{0.10f, 0.13f, 0.12f} : Vec{0.50f, 0.035f, 0.025f}, true));
