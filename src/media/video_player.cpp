@@ -20,7 +20,7 @@ double secondsSince(Clock::time_point then) { return std::chrono::duration<doubl
 }  // namespace
 
 struct VideoPlayer::Inside {
-  Inside(VideoPtr played, PlayingPtr how, Take taker, Ended teller)
+  Inside(VideoPtr played, const PlayingPtr& how, Take taker, Ended teller)
       : video(std::move(played)),
         playing(how ? *how : Playing{}),
         take(std::move(taker)),
@@ -146,8 +146,8 @@ struct VideoPlayer::Inside {
   }
 };
 
-VideoPlayer::VideoPlayer(VideoPtr video, PlayingPtr playing, Take take, Ended ended)
-    : inside_(std::make_unique<Inside>(std::move(video), std::move(playing), std::move(take), std::move(ended))) {}
+VideoPlayer::VideoPlayer(VideoPtr video, const PlayingPtr& playing, Take take, Ended ended)
+    : inside_(std::make_unique<Inside>(std::move(video), playing, std::move(take), std::move(ended))) {}
 
 VideoPlayer::~VideoPlayer() {
   {

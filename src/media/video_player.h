@@ -23,7 +23,7 @@ class VideoPlayer {
   using Ended = std::function<void()>;
 
   /// It stands at its beginning, and shows nothing yet.
-  VideoPlayer(VideoPtr video, PlayingPtr playing, Take take, Ended ended = {});
+  VideoPlayer(VideoPtr video, const PlayingPtr& playing, Take take, Ended ended = {});
   /// Waits for the thread: as long as a frame takes.
   ~VideoPlayer();
   VideoPlayer(const VideoPlayer&) = delete;

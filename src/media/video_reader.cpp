@@ -78,7 +78,7 @@ struct VideoReader::Inside {
   const AVFrame& current() const { return ahead > 0 ? frames.before() : frames.frame(); }
 };
 
-Result<VideoReader> VideoReader::of(std::shared_ptr<const std::string> bytes) {
+Result<VideoReader> VideoReader::of(const std::shared_ptr<const std::string>& bytes) {
   auto source = av::Source::of(bytes);
   if (!source) return tl::unexpected(source.error());
   const int index = source->stream(AVMEDIA_TYPE_VIDEO);

@@ -14,7 +14,7 @@ namespace widecut {
 class VideoReader {
  public:
   /// What `videoFromBytes` refuses is refused here; the problem, without a name, says why.
-  static Result<VideoReader> of(std::shared_ptr<const std::string> bytes);
+  static Result<VideoReader> of(const std::shared_ptr<const std::string>& bytes);
 
   /// Pixels of a frame as it is shown: square, and upright.
   QSize size() const;

@@ -60,6 +60,29 @@ TEST(PaintJobs, J16APanelInALightenedColourOfThePhoto) {
   EXPECT_GT(seen.red(), seen.green() + 10) << "beside the disc";
 }
 
+TEST(PaintJobs, J16PanelsOfSeveralTakeTheirOwnPhotosColours) {
+  NodeHands w;
+  const QTemporaryDir folder;
+  QImage blue(300, 300, QImage::Format_RGB32);
+  blue.fill(QColor(30, 30, 200));
+  const QString other = folder.filePath("blue.png");
+  blue.save(other);
+  w.key(Qt::Key_5);
+  w.drag(w.mm(40, 60), w.mm(90, 110));
+  w.key(Qt::Key_5);
+  w.drag(w.mm(140, 60), w.mm(190, 110));
+  w.key(Qt::Key_1);
+  w.drop(redPhoto(folder), w.mm(65, 85));
+  w.drop(other, w.mm(165, 85));
+  (void)w.seen(w.mm(110, 85));
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_E, Qt::ShiftModifier);
+  w.pressShown("add panel behind");
+  const QColor first = w.seen(w.mm(39, 62)), second = w.seen(w.mm(139, 62));
+  EXPECT_GT(first.red(), first.blue() + 10);
+  EXPECT_GT(second.blue(), second.red() + 10);
+}
+
 TEST(PaintJobs, J22ASeeThroughTriangleOnTop) {
   NodeHands w;
   w.key(Qt::Key_4);

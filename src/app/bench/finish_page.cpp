@@ -50,6 +50,16 @@ ItemPtr withOnly(const Item& item, const Effect& effect) {
   return std::make_shared<const Item>(std::move(one));
 }
 
+/// A panel takes a colour of the item's photo, lightened.
+Effect inColourOfPhoto(Effect effect, const Item& item, PhotoStore& photos) {
+  const auto photo = effect.kind == EffectKind::PanelBehind ? shownPhoto(item) : std::nullopt;
+  if (!photo) return effect;
+  const auto palette = paletteOf(photos, *photo->medium, 5);
+  constexpr double much = 0.72;
+  if (!palette.empty()) effect.colour = lightened(palette.front(), much);
+  return effect;
+}
+
 }  // namespace
 
 FinishPage::FinishPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
@@ -140,18 +150,22 @@ Project FinishPage::edited(const Project& project, const EffectEdit& edit) const
 void FinishPage::add(EffectKind kind) {
   const ItemPtr first = item(desk_.settled());
   if (!first) return;
-  Effect effect = suited(kind, *first);
-  if (kind == EffectKind::PanelBehind)
-    if (const auto photo = shownPhoto(*first)) {
-      // In a colour of its photo, lightened.
-      const auto palette = paletteOf(desk_.photos(), *photo->medium, 5);
-      constexpr double much = 0.72;
-      if (!palette.empty()) effect.colour = lightened(palette.front(), much);
-    }
   offers_ = false;
   // What comes last lies nearest to the item behind it, and in front of all in front of it.
   chosen_ = first->style->effects.size();
-  make(tr("Add: %1").arg(inQt(declarationOf(kind).name)), [effect](Style& style) { style.effects.push_back(effect); });
+  const auto edit = [&photos = desk_.photos(), effect = suited(kind, *first)](const Project& project,
+                                                                              const std::vector<Id>& ids) {
+    Project out = project;
+    for (const Id id : ids) {
+      const ItemPtr one = findItem(project, id);
+      const Effect own = one ? inColourOfPhoto(effect, *one, photos) : effect;
+      out = withStyle(out, std::vector{id}, [&](Style& style) { style.effects.push_back(own); });
+    }
+    return out;
+  };
+  const QString name = tr("Add: %1").arg(inQt(declarationOf(kind).name));
+  trial_.drop();
+  if (desk_.commit(name, edit(desk_.settled(), desk_.selection()))) desk_.noteAgain({name, edit});
   refresh(false);
 }
 

@@ -20,8 +20,8 @@ namespace widecut {
 namespace {
 
 QString timeText(double seconds) {
-  const auto whole = static_cast<int>(seconds);
-  return QString("%1:%2").arg(whole / 60).arg(seconds - (whole / 60) * 60, 5, 'f', 2, QChar('0'));
+  const int minutes = static_cast<int>(seconds) / 60;
+  return QString("%1:%2").arg(minutes).arg(seconds - 60.0 * minutes, 5, 'f', 2, QChar('0'));
 }
 
 }  // namespace

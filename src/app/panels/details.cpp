@@ -109,8 +109,9 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
   // Of words the bench says how they sit.
   if (!isText)
     lines << tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
-                 tr("%1 curves, %2 %3")
+                 tr("%1 %2, %3 %4")
                      .arg(n.curves)
+                     .arg(n.curves == 1 ? tr("curve") : tr("curves"))
                      .arg(n.contours)
                      .arg(n.contours == 1 ? tr("contour") : tr("contours"))
           << tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1);
