@@ -167,6 +167,24 @@ TEST_F(Sharing, AFrameThatIsMovedTurnedOrResizedLooksAtAnotherPart) {
   expectInRegister(both);
 }
 
+TEST_F(Sharing, AFrameThatMovesInAGroupLooksAtAnotherPart) {
+  // The disc in a group with a plain item; the box stays outside.
+  const Id plain = add("plain", fitted(rectangleOutline(1, 1), {{150, 100}, {170, 120}}), {9, 9, 9});
+  Id group = 0;
+  project = grouped(project, std::vector<Id>{disc, plain}, group);
+  const Affine before = onSheet(box);
+  project = withMapped(project, std::vector<Id>{group}, Affine::move({-25, 12}));
+  expectInRegister(both);
+  EXPECT_NEAR(distance(onSheet(box)(Point{9, 9}), before(Point{9, 9})), 0, 1e-9) << "it stays where it is";
+  project = withMapped(project, std::vector<Id>{group}, Affine::turn(0.5).about({80, 70}));
+  expectInRegister(both);
+  // Together with the box all frames went, and the photo with them.
+  const Affine map = Affine::move({7, -4});
+  project = withMapped(project, std::vector<Id>{group, box}, map);
+  expectInRegister(both);
+  EXPECT_NEAR(distance(onSheet(box)(Point{9, 9}), (map * before)(Point{9, 9})), 0, 1e-9);
+}
+
 TEST_F(Sharing, AllFramesTogetherTakeItAlong) {
   const Affine before = onSheet(box), map = Affine::turn(0.3).about({50, 50});
   project = withMapped(project, both, map);

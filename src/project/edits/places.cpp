@@ -93,28 +93,13 @@ Item resized(const Item& item, const Affine& map) {
 
 namespace {
 
-/// Where all frames of a shared photo were mapped, it goes along.
-Project withSharesMovedAlong(const Project& before, Project after, std::span<const Id> items, const Affine& sheetMap) {
-  std::vector<Id> done;
-  for (const Id id : items) {
-    const ItemPtr item = findItem(before, id);
-    const Id share = item ? shareOf(*item) : 0;
-    if (share == 0 || contains(done, share)) continue;
-    done.push_back(share);
-    const auto sharers = sharersOf(before, id);
-    if (std::all_of(sharers.begin(), sharers.end(), [&](Id one) { return contains(items, one); }))
-      after = withSharedPhotoAlong(after, id, sheetMap);
-  }
-  return after;
-}
-
 template <class Map>
 Project withEachMapped(const Project& project, std::span<const Id> items, const Affine& sheetMap, const Map& mapOne) {
   Project out = withFate(project, items, Meets::InsteadOfThem, [&](const ItemPtr& item, const Affine& parent) {
     const Affine map = parent == Affine{} ? sheetMap : parent.inverse().value_or(Affine{}) * sheetMap * parent;
     return std::make_shared<const Item>(withShareKept(*item, mapOne(*item, map)));
   });
-  return withSharesMovedAlong(project, std::move(out), items, sheetMap);
+  return withSharesFollowing(project, out, items, sheetMap);
 }
 
 }  // namespace

@@ -1,6 +1,7 @@
 #include "project/edits/sharing.h"
 
 #include <algorithm>
+#include <iterator>
 #include <set>
 
 #include "project/edits/fills.h"
@@ -19,6 +20,12 @@ void gather(const ItemList& items, Id share, bool overSheets, std::vector<Id>& f
     if (shareOf(*item) == share && pictureOf(*item->style)->isOverSheets == overSheets) found.push_back(item->id);
     gather(childrenOf(*item), share, overSheets, found);
   }
+}
+
+/// The frames of shared photos of an item and all that is inside of it.
+void gatherSharers(const Item& item, std::vector<Id>& found) {
+  if (shareOf(item) != 0) found.push_back(item.id);
+  for (const ItemPtr& child : childrenOf(item)) gatherSharers(*child, found);
 }
 
 /// The photo laid there on the sheet, in one item's frame space.
@@ -180,11 +187,28 @@ Project withPhotosCovering(const Project& project, std::span<const Id> items) {
   return withFramings(project, items, [](Framing&, const Box&, const Medium&) {});
 }
 
-Project withSharedPhotoAlong(const Project& project, Id id, const Affine& sheetMap) {
-  const ItemPtr item = findItem(project, id);
-  const auto onSheet = framingOnSheet(project, id);
-  if (!onSheet || shareOf(*item) == 0) return project;
-  return withAllLaid(project, sharersOf(project, id), moved(*onSheet, sheetMap), *pictureOf(*item->style));
+Project withSharesFollowing(const Project& before, const Project& after, std::span<const Id> items,
+                            const Affine& sheetMap) {
+  std::vector<Id> went, done;
+  for (const Id id : items)
+    if (const ItemPtr item = findItem(before, id)) gatherSharers(*item, went);
+  const auto has = [](const std::vector<Id>& list, Id id) {
+    return std::find(list.begin(), list.end(), id) != list.end();
+  };
+  Project out = after;
+  for (const Id id : went) {
+    if (has(done, id)) continue;
+    const auto onSheet = framingOnSheet(before, id);
+    const ItemPtr now = findItem(after, id);
+    if (!onSheet || !now || shareOf(*now) == 0) continue;
+    const auto sharers = sharersOf(before, id);
+    std::vector<Id> those;
+    std::copy_if(sharers.begin(), sharers.end(), std::back_inserter(those), [&](Id one) { return has(went, one); });
+    done.insert(done.end(), those.begin(), those.end());
+    out = withAllLaid(out, those, those.size() == sharers.size() ? moved(*onSheet, sheetMap) : *onSheet,
+                      *pictureOf(*now->style));
+  }
+  return out;
 }
 
 Item withShareKept(const Item& before, Item after) {

@@ -11,8 +11,8 @@ namespace widecut {
 
 /// The number of the shared photo that shows in the item; 0 for none, and for one of its own.
 Id shareOf(const Item& item);
-/// The items that show the same shared photo, from back to front, this one included: on its sheet or, where it is shared
-/// over sheets, sheet by sheet of its piece. Only this one where it shows a photo of its own.
+/// The items that show the same shared photo, from back to front, this one included: on its sheet or, where it is
+/// shared over sheets, sheet by sheet of its piece. Only this one where it shows a photo of its own.
 std::vector<Id> sharersOf(const Project& project, Id item);
 /// What they take up together, on the sheet.
 Box boxOfSharers(const Project& project, Id item);
@@ -24,9 +24,9 @@ std::optional<Framing> framingOnSheet(const Project& project, Id item);
 /// The photo of one of the items behind all of them, just covering what they take up together; frames that shared
 /// another one leave it. Nothing changes for fewer than two items, or where `source` shows none.
 Project withSharedPhoto(const Project& project, std::span<const Id> items, Id source);
-/// The photo of an item behind whole sheets of its piece too, bleed included, as an item at the back of each that shares
-/// it; behind its own where none of them is said. The photo stays where it is, or grows about there until it covers
-/// them. `made` receives the new items; nothing changes where no photo shows.
+/// The photo of an item behind whole sheets of its piece too, bleed included, as an item at the back of each that
+/// shares it; behind its own where none of them is said. The photo stays where it is, or grows about there until it
+/// covers them. `made` receives the new items; nothing changes where no photo shows.
 Project withPhotoBehindSheets(const Project& project, Id item, std::span<const Id> sheets, std::vector<Id>& made);
 /// The photos of the items shared over all sheets of their pieces, so that they lie at one place of each, or on their
 /// own sheets alone: then those on other sheets keep what they show. One that no other frame shares yet may be.
@@ -41,9 +41,11 @@ using FramingChange = std::function<void(Framing& framing, const Box& frame, con
 Project withFramings(const Project& project, std::span<const Id> items, const FramingChange& change);
 /// Photos grown and shifted as little as they need to cover their frames, where they do not lie freely.
 Project withPhotosCovering(const Project& project, std::span<const Id> items);
-/// A shared photo taken along where all its frames were mapped so; by a similarity of the sheet. It may cover them no
-/// more than before.
-Project withSharedPhotoAlong(const Project& project, Id item, const Affine& sheetMap);
+/// The project after the items, with all that is inside of them, were mapped by a similarity of the sheet: a shared
+/// photo all of whose frames went goes along, though it may cover them no more than before; where some stayed, those
+/// inside groups and cutouts look at another part of it, as the items themselves do.
+Project withSharesFollowing(const Project& before, const Project& after, std::span<const Id> items,
+                            const Affine& sheetMap);
 
 /// The item after its frame changed from what it was before: a photo that it shares is where it was.
 Item withShareKept(const Item& before, Item after);
