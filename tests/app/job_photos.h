@@ -27,6 +27,19 @@ inline QString twoTonePhoto(const QTemporaryDir& folder) {
   return path;
 }
 
+/// Chooses the file in the dialog that opens next.
+inline void chooseInDialog(QObject& owner, const QString& path) {
+  auto* timer = new QTimer(&owner);
+  QObject::connect(timer, &QTimer::timeout, timer, [timer, path] {
+    auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
+    if (!dialog) return;
+    timer->stop();
+    dialog->findChild<QLineEdit*>("fileNameEdit")->setText(path);
+    QMetaObject::invokeMethod(dialog, "accept");
+  });
+  timer->start(50);
+}
+
 inline bool isRed(const QColor& c) { return c.red() > 150 && c.blue() < 90; }
 inline bool isBlue(const QColor& c) { return c.blue() > 150 && c.red() < 90; }
 

@@ -17,19 +17,6 @@
 namespace widecut {
 namespace {
 
-/// Chooses the file in the dialog that opens next.
-void chooseInDialog(QObject& owner, const QString& path) {
-  auto* timer = new QTimer(&owner);
-  QObject::connect(timer, &QTimer::timeout, timer, [timer, path] {
-    auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
-    if (!dialog) return;
-    timer->stop();
-    dialog->findChild<QLineEdit*>("fileNameEdit")->setText(path);
-    QMetaObject::invokeMethod(dialog, "accept");
-  });
-  timer->start(50);
-}
-
 struct MediaJobs : testing::Test {
   NodeHands w;
   QTemporaryDir folder;

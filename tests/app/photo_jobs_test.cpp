@@ -288,19 +288,6 @@ TEST_F(PhotoJobs, APhotosFrameBecomesAnotherOutlineInOneStep) {
   EXPECT_FALSE(isRed(w.seen(after.low + Point{4, 4})));
 }
 
-/// Chooses the file in the dialog that opens next.
-void chooseInDialog(QObject& owner, const QString& path) {
-  auto* timer = new QTimer(&owner);
-  QObject::connect(timer, &QTimer::timeout, timer, [timer, path] {
-    auto* dialog = qobject_cast<QFileDialog*>(QApplication::activeModalWidget());
-    if (!dialog) return;
-    timer->stop();
-    dialog->findChild<QLineEdit*>("fileNameEdit")->setText(path);
-    QMetaObject::invokeMethod(dialog, "accept");
-  });
-  timer->start(50);
-}
-
 TEST_F(PhotoJobs, APhotoIsReplacedEverywhere) {
   framed();
   w.key(Qt::Key_D, Qt::ControlModifier);
