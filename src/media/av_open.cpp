@@ -6,10 +6,6 @@
 #include <string_view>
 #include <utility>
 
-extern "C" {
-#include <libavutil/opt.h>
-}
-
 #include "project/limits.h"
 
 namespace widecut::av {
@@ -32,13 +28,13 @@ bool isNamed(std::string_view list, std::string_view name) {
 
 constexpr int mostInARow = 200;  // packets that do not decode, before the rest counts as damaged
 
+}  // namespace
+
 std::string why(int error) {
   char text[AV_ERROR_MAX_STRING_SIZE] = {};
   av_strerror(error, text, sizeof text);
   return text;
 }
-
-}  // namespace
 
 int Source::read(void* opaque, std::uint8_t* to, int count) {
   auto& reading = *static_cast<Reading*>(opaque);

@@ -14,6 +14,9 @@ extern "C" {
 
 namespace widecut::av {
 
+/// What libav says of one of its errors.
+std::string why(int error);
+
 struct FreePacket {
   void operator()(AVPacket* packet) const { av_packet_free(&packet); }
 };
@@ -33,7 +36,7 @@ class Source {
   /// The problem, without a name, says why it cannot be opened.
   static Result<Source> of(std::shared_ptr<const std::string> bytes);
   AVFormatContext* format() const { return format_; }
-  /// The best stream of a kind; −1 for none.
+  /// The first stream of a kind that is no still picture beside the others; −1 for none.
   int stream(AVMediaType kind) const;
 
   Source(Source&& other) noexcept;

@@ -106,6 +106,10 @@ Result<MediumPtr> usualPoster(const VideoPtr& video) {
   return posterAt(video, 0);
 }
 
+const char* pictureEndings() {
+  return "*.png *.jpg *.jpeg *.webp *.tif *.tiff *.webm *.mp4 *.m4v *.mov *.mkv *.ogv *.ogg";
+}
+
 Result<MediumPtr> pictureFromFile(const std::string& path) {
   auto bytes = readFile(path, limits::mostPhotoBytes);
   if (!bytes) return tl::unexpected(bytes.error());

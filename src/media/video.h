@@ -3,7 +3,6 @@
 
 #include <string_view>
 
-#include "geometry/progress.h"
 #include "media/photo.h"
 
 namespace widecut {
@@ -20,6 +19,9 @@ Result<VideoPtr> videoFromBytes(std::string bytes, const std::string& name);
 Result<MediumPtr> posterAt(const VideoPtr& video, double seconds);
 /// The first one that is not all dark or all light, of the first frame and those at each twentieth of the video.
 Result<MediumPtr> usualPoster(const VideoPtr& video);
+
+/// The endings of the files that are read as photos and videos, as file dialogs take them: "*.png *.jpg …".
+const char* pictureEndings();
 
 /// What is in a file: a photo, or a video as its usual poster.
 Result<MediumPtr> pictureFromFile(const std::string& path);

@@ -66,7 +66,7 @@ struct VideoPlayer::Inside {
         }
         reader->seek(*task->goTo);
         place = *task->goTo;
-        if (reader->next()) showFrame(*task->goTo);
+        if (reader->next()) showFrame();
         start();
       } else {
         step();
@@ -124,7 +124,7 @@ struct VideoPlayer::Inside {
       ++leftOut;
       return;
     }
-    showFrame(*at);
+    showFrame();
   }
   void finish() {
     if (playing.loops) {
@@ -137,12 +137,12 @@ struct VideoPlayer::Inside {
     stop();
     if (ended) ended();
   }
-  void showFrame(double at) {
+  void showFrame() {
     const QSize size = halved({video->file.width, video->file.height}, halvings);
     QImage image = reader->image(size, true);
     if (image.isNull()) return;
     ++shown;
-    take({levelOf(std::move(image), video->file.width, video->file.height), at});
+    take(levelOf(std::move(image), video->file.width, video->file.height));
   }
 };
 

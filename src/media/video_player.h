@@ -13,12 +13,8 @@ namespace widecut {
 /// the calls of which return at once.
 class VideoPlayer {
  public:
-  /// What is shown, by the player's thread.
-  struct Step {
-    PhotoLevel frame;
-    double at = 0;  ///< Seconds of the video.
-  };
-  using Take = std::function<void(Step)>;
+  /// Gets what is shown, by the player's thread.
+  using Take = std::function<void(PhotoLevel frame)>;
   /// Told, by the player's thread, when it has come to the end and does not begin again.
   using Ended = std::function<void()>;
 

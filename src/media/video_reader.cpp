@@ -70,7 +70,7 @@ struct VideoReader::Inside {
 
   av::Frames frames;
   SwsContext* scaler = nullptr;
-  QSize stored, shown;
+  QSize shown;
   int turns = 0;
   double seconds = 0, rate = 0;
   bool hasSound = false;
@@ -105,7 +105,6 @@ Result<VideoReader> VideoReader::of(const std::shared_ptr<const std::string>& by
   const int turns = quarterTurns(opened);
   const double shape = pixelShape(source->format(), opened);
   auto inside = std::make_unique<Inside>(av::Frames(std::move(*source), index, std::move(*decoder)));
-  inside->stored = stored;
   QSize shown(shape > 1 ? static_cast<int>(std::lround(stored.width() * shape)) : stored.width(),
               shape < 1 ? static_cast<int>(std::lround(stored.height() / shape)) : stored.height());
   if (turns % 2 == 1) shown.transpose();

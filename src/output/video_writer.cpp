@@ -3,9 +3,9 @@
 #include <algorithm>
 #include <vector>
 
+#include "media/av_open.h"
+
 extern "C" {
-#include <libavcodec/avcodec.h>
-#include <libavformat/avformat.h>
 #include <libavutil/channel_layout.h>
 #include <libavutil/opt.h>
 #include <libswscale/swscale.h>
@@ -16,13 +16,8 @@ namespace {
 
 constexpr int soundRate = 48'000, soundKilobits = 64, channels = 2;
 
-std::string why(int error) {
-  char text[AV_ERROR_MAX_STRING_SIZE] = {};
-  av_strerror(error, text, sizeof text);
-  return text;
-}
 auto failed(const char* what, int error) {
-  return problem(std::string("the video cannot be ") + what + ": " + why(error));
+  return problem(std::string("the video cannot be ") + what + ": " + av::why(error));
 }
 
 }  // namespace

@@ -102,7 +102,10 @@ class ProjectReader {
     project.name = m.text("name");
     if (m.find("videos")) {
       const json& videos = m.array("videos");
-      for (std::size_t i = 0; i < videos.size(); ++i) addVideo(Members(videos[i], at("videos", i)));
+      for (std::size_t i = 0; i < videos.size(); ++i) {
+        goOn(0);
+        addVideo(Members(videos[i], at("videos", i)));
+      }
     }
     if (m.find("media")) {
       const json& media = m.array("media");

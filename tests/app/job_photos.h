@@ -43,6 +43,14 @@ inline void chooseInDialog(QObject& owner, const QString& path) {
 inline bool isRed(const QColor& c) { return c.red() > 150 && c.blue() < 90; }
 inline bool isBlue(const QColor& c) { return c.blue() > 150 && c.red() < 90; }
 
+/// A box with a photo that is red on its left and blue on its right.
+inline void layTwoTones(WindowDriver& w, const QTemporaryDir& folder) {
+  w.key(Qt::Key_4);
+  w.drag(w.mm(60, 50), w.mm(140, 90));
+  w.key(Qt::Key_1);
+  w.drop(twoTonePhoto(folder), w.mm(100, 70));
+}
+
 /// Three discs kept in line, and a triangle that hangs from them, which stays selected.
 inline void layDiscsAndTriangle(WindowDriver& w) {
   w.key(Qt::Key_5);

@@ -21,25 +21,12 @@ struct MediaJobs : testing::Test {
   NodeHands w;
   QTemporaryDir folder;
 
-  void framed() {
-    w.key(Qt::Key_4);
-    w.drag(w.mm(60, 50), w.mm(140, 90));
-    w.key(Qt::Key_1);
-    w.drop(twoTonePhoto(folder), w.mm(100, 70));
-  }
+  void framed() { layTwoTones(w, folder); }
   const Medium& medium() { return *shownPhoto(*w.only())->medium; }
-  template <class Condition>
-  bool until(const Condition& isMet) {
-    for (int i = 0; i < 1000; ++i) {
-      if (isMet()) return true;
-      QTest::qWait(5);
-    }
-    return false;
-  }
   void openAgain(const QString& path) {
     w.window.errands().openFile(path);
     w.settle();
-    until([&] { return !w.desk().isOpening(); });
+    w.until([&] { return !w.desk().isOpening(); });
     w.settle();
   }
 };
@@ -51,7 +38,7 @@ TEST_F(MediaJobs, AFileIsReferredToMissedFoundAndKeptAgain) {
   w.press("photo 0");
   w.actions = 0;
   w.press("referToFile");  // it is known where it was brought in from
-  ASSERT_TRUE(until([&] { return !medium().path.empty(); }));
+  ASSERT_TRUE(w.until([&] { return !medium().path.empty(); }));
   w.report("Refer to a file");
   EXPECT_EQ(medium().path, photo.toStdString());
   ASSERT_TRUE(w.desk().save(project));
@@ -63,7 +50,7 @@ TEST_F(MediaJobs, AFileIsReferredToMissedFoundAndKeptAgain) {
   const Id item = w.sheet().items[0]->id;
   w.desk().select({item});
   EXPECT_EQ(missingMedia(w.desk().settled()).size(), 1U);
-  ASSERT_TRUE(until([&] { return w.desk().subjects().troubles().contains(item); }));
+  ASSERT_TRUE(w.until([&] { return w.desk().subjects().troubles().contains(item); }));
   EXPECT_TRUE(w.desk().subjects().troubles().at(item).contains("tones.png"));
   EXPECT_FALSE(isRed(w.seen(w.mm(70, 75))));
   const Affine before = shownPhoto(*w.only())->pixelsToFrame;
@@ -72,11 +59,11 @@ TEST_F(MediaJobs, AFileIsReferredToMissedFoundAndKeptAgain) {
   w.actions = 0;
   chooseInDialog(w.window, folder.filePath("moved.png"));
   w.press("findFile");
-  ASSERT_TRUE(until([&] { return missingMedia(w.desk().settled()).empty(); }));
+  ASSERT_TRUE(w.until([&] { return missingMedia(w.desk().settled()).empty(); }));
   w.report("Find a file");
   EXPECT_TRUE(isRed(w.seen(w.mm(70, 75))));
   EXPECT_EQ(shownPhoto(*w.only())->pixelsToFrame, before);
-  EXPECT_TRUE(until([&] { return w.desk().subjects().troubles().empty(); }));
+  EXPECT_TRUE(w.until([&] { return w.desk().subjects().troubles().empty(); }));
 
   w.press("keepInProject");
   EXPECT_TRUE(medium().path.empty());
@@ -94,7 +81,7 @@ TEST_F(MediaJobs, AnotherFileIsNotTakenForIt) {
   QObject::connect(&w.desk(), &Desk::told, &w.window, [&](const QString& message) { said = message; });
   chooseInDialog(w.window, other);
   w.press("referToFile");
-  ASSERT_TRUE(until([&] { return said.contains("is not the file"); })) << said.toStdString();
+  ASSERT_TRUE(w.until([&] { return said.contains("is not the file"); })) << said.toStdString();
   EXPECT_TRUE(medium().path.empty());
 }
 

@@ -21,13 +21,7 @@ struct PhotoJobs : testing::Test {
   NodeHands w;
   QTemporaryDir folder;
 
-  /// A box with a photo that is red on its left and blue on its right.
-  void framed() {
-    w.key(Qt::Key_4);
-    w.drag(w.mm(60, 50), w.mm(140, 90));
-    w.key(Qt::Key_1);
-    w.drop(twoTonePhoto(folder), w.mm(100, 70));
-  }
+  void framed() { layTwoTones(w, folder); }
   /// Two above two, 50 mm from one to the next.
   void layFourFrames(double side) {
     for (const double x : {30.0, 80.0})

@@ -49,14 +49,6 @@ struct VideoJobs : testing::Test {
     pixel.fill(grey);
     return numberOf(pixel);
   }
-  template <class Condition>
-  bool until(const Condition& isMet) {
-    for (int i = 0; i < 2000; ++i) {
-      if (isMet()) return true;
-      QTest::qWait(5);
-    }
-    return false;
-  }
   void tick(const char* name) {
     ++w.actions;
     auto& box = w.shown<QCheckBox>(name);
@@ -122,20 +114,20 @@ TEST_F(VideoJobs, AVideoFillsAnyOutlineAndItsBenchComesByItself) {
 TEST_F(VideoJobs, TheStripLooksThroughItByMouseAndKeys) {
   framed();
   QTest::mousePress(&strip(), Qt::LeftButton, {}, onStrip(0.5));
-  EXPECT_TRUE(until([&] { return frameSeen() == 12; })) << frameSeen();
+  EXPECT_TRUE(w.until([&] { return frameSeen() == 12; })) << frameSeen();
   QMouseEvent move(QEvent::MouseMove, onStrip(1.3), strip().mapToGlobal(onStrip(1.3)), Qt::NoButton, Qt::LeftButton,
                    {});
   QApplication::sendEvent(&strip(), &move);
   QTest::mouseRelease(&strip(), Qt::LeftButton, {}, onStrip(1.3));
-  EXPECT_TRUE(until([&] { return std::abs(frameSeen() - 32) <= 1; })) << frameSeen();
+  EXPECT_TRUE(w.until([&] { return std::abs(frameSeen() - 32) <= 1; })) << frameSeen();
   const int there = frameSeen();
   strip().setFocus();
   QTest::keyClick(&strip(), Qt::Key_Right);
-  EXPECT_TRUE(until([&] { return frameSeen() == there + 1; }));
+  EXPECT_TRUE(w.until([&] { return frameSeen() == there + 1; }));
   QTest::keyClick(&strip(), Qt::Key_Left, Qt::ShiftModifier);
-  EXPECT_TRUE(until([&] { return frameSeen() == there - 9; }));
+  EXPECT_TRUE(w.until([&] { return frameSeen() == there - 9; }));
   QTest::keyClick(&strip(), Qt::Key_Home);
-  EXPECT_TRUE(until([&] { return frameSeen() == 0; }));
+  EXPECT_TRUE(w.until([&] { return frameSeen() == 0; }));
   EXPECT_EQ(w.desk().history().undoName(), "Bring in a video") << "looking is no change";
   QTest::keyClick(&strip(), Qt::Key_Escape);
   EXPECT_FALSE(w.desk().playback().isShowing());
@@ -145,10 +137,10 @@ TEST_F(VideoJobs, TheStripLooksThroughItByMouseAndKeys) {
 TEST_F(VideoJobs, ItsPosterIsTheFrameThatIsChosen) {
   framed();
   QTest::mouseClick(&strip(), Qt::LeftButton, {}, onStrip(1.0));
-  ASSERT_TRUE(until([&] { return std::abs(frameSeen() - 25) <= 1; }));
+  ASSERT_TRUE(w.until([&] { return std::abs(frameSeen() - 25) <= 1; }));
   const int there = frameSeen();
   w.press("posterHere");
-  ASSERT_TRUE(until([&] { return w.desk().history().undoName() == "Poster of a video"; }));
+  ASSERT_TRUE(w.until([&] { return w.desk().history().undoName() == "Poster of a video"; }));
   // Escape shows posters again, wherever the keys are.
   w.key(Qt::Key_Escape);
   EXPECT_FALSE(w.desk().playback().isShowing());
@@ -175,7 +167,7 @@ TEST_F(VideoJobs, ItPlaysOnTheMatWhileOthersAreDragged) {
   // Frames go by while a disc is on its way.
   w.press(w.mm(220, 80));
   std::set<int> frames;
-  const bool moves = until([&] {
+  const bool moves = w.until([&] {
     w.dragTo(w.mm(220 + static_cast<double>(frames.size()), 85));
     QTest::qWait(5);
     frames.insert(numberOf([&] {
@@ -222,7 +214,7 @@ TEST_F(VideoJobs, ItsPartIsSetByGripsAndByNumbers) {
   w.typeShown("speed of the video", "200");
   EXPECT_NEAR(playing().speed, 2, 1e-9);
   w.press("playVideo");
-  EXPECT_TRUE(until([&] { return !w.desk().playback().isPlaying(); })) << "it ends by itself";
+  EXPECT_TRUE(w.until([&] { return !w.desk().playback().isPlaying(); })) << "it ends by itself";
   w.key(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_NEAR(playing().speed, 1, 1e-9);
   tick("videoStarts");
@@ -233,11 +225,11 @@ TEST_F(VideoJobs, WhatPlaysGoesOnWhenItIsSetOtherwise) {
   framed();
   w.press("playVideo");
   tick("videoLoops");
-  ASSERT_TRUE(until([&] { return w.desk().playback().isPlaying(w.only()->id); }));
+  ASSERT_TRUE(w.until([&] { return w.desk().playback().isPlaying(w.only()->id); }));
   w.typeShown("speed of the video", "50");
-  ASSERT_TRUE(until([&] { return w.desk().playback().isPlaying(w.only()->id); }));
+  ASSERT_TRUE(w.until([&] { return w.desk().playback().isPlaying(w.only()->id); }));
   w.key(Qt::Key_Delete);
-  EXPECT_TRUE(until([&] { return !w.desk().playback().isShowing(); })) << "what is gone does not play";
+  EXPECT_TRUE(w.until([&] { return !w.desk().playback().isShowing(); })) << "what is gone does not play";
 }
 
 TEST_F(VideoJobs, AFileThatIsNoVideoIsRefusedByItsName) {

@@ -39,6 +39,15 @@ class WindowDriver {
     for (int i = 0; i < 2000 && (!mat().isFinished() || desk().subjects().isLooking()); ++i) QTest::qWait(5);
     if (!QApplication::activeModalWidget()) QApplication::setActiveWindow(&window);
   }
+  /// Waits for what comes by itself; false when it has not come in ten seconds.
+  template <class Condition>
+  bool until(const Condition& isMet) {
+    for (int i = 0; i < 2000; ++i) {
+      if (isMet()) return true;
+      QTest::qWait(5);
+    }
+    return false;
+  }
   QPoint onMat(Point p) { return mat().toMat(p).toPoint(); }
   /// Millimetres on the sheet, as a person thinks.
   static Point mm(double x, double y) { return {x * pointsPerMillimetre, y * pointsPerMillimetre}; }

@@ -204,17 +204,15 @@ TEST(Sound, IsReadFromAnyPlaceAndAtAnySpeed) {
 struct Watched {
   std::mutex mutex;
   std::vector<int> frames;
-  std::vector<double> places;
   std::atomic<int> ended = 0;
   VideoPlayer player;
 
   explicit Watched(const VideoPtr& video, const Playing& playing = {})
       : player(
             video, widecut::shared(playing),
-            [this](VideoPlayer::Step step) {
+            [this](const PhotoLevel& frame) {
               const std::lock_guard lock(mutex);
-              frames.push_back(numberOf(step.frame.image));
-              places.push_back(step.at);
+              frames.push_back(numberOf(frame.image));
             },
             [this] { ++ended; }) {}
   template <class Condition>
@@ -283,9 +281,9 @@ TEST(VideoPlayer, ShowsHalvedFramesThatLieWhereTheWholeOnesDo) {
   std::mutex mutex;
   std::optional<PhotoLevel> level;
   const VideoPtr read = video();
-  VideoPlayer player(read, nullptr, [&](VideoPlayer::Step step) {
+  VideoPlayer player(read, nullptr, [&](PhotoLevel frame) {
     const std::lock_guard lock(mutex);
-    level = std::move(step.frame);
+    level = std::move(frame);
   });
   player.setHalvings(2);
   player.goTo(1);

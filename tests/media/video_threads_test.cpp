@@ -23,8 +23,8 @@ TEST(VideoThreads, FramesAreShownAdjustedAndLookedAtAtOnce) {
   grey.set(Adjusting::Grey, 1);
   std::atomic<int> shown = 0;
   {
-    VideoPlayer player(*video, shared(playing), [&](VideoPlayer::Step step) {
-      store.live().show("numbers", std::move(step.frame));
+    VideoPlayer player(*video, shared(playing), [&](PhotoLevel frame) {
+      store.live().show("numbers", std::move(frame));
       ++shown;
     });
     player.play();

@@ -7,6 +7,7 @@
 
 #include "media/photo_decode.h"
 #include "painting/layer_cache.h"
+#include "project/edits/repeats.h"
 #include "project/edits/videos.h"
 #include "project/lookup.h"
 #include "sample.h"
@@ -111,6 +112,15 @@ TEST_F(LiveFramesTest, ItPlaysOnWhereItWasMovedByAFractionOfAPixel) {
   project = withMapped(project, items, Affine::move({0.2, 0.1}));
   show(QColor(30, 60, 140));
   EXPECT_EQ(seen(), QColor(30, 60, 140));
+}
+
+TEST_F(LiveFramesTest, EveryCopyOfARepeatShowsIt) {
+  Id made = 0;
+  project = withResized(project, std::vector<Id>{box}, Affine::scale(0.4, 0.4).about({0, 100}));
+  project = repeated(project, std::vector<Id>{box}, Row{3, {50, 0}}, made);
+  EXPECT_EQ(seen({40, 160}), QColor(200, 30, 30));
+  show(QColor(30, 160, 40));
+  for (const int x : {40, 140, 240}) EXPECT_EQ(seen({x, 160}), QColor(30, 160, 40)) << x;
 }
 
 TEST_F(LiveFramesTest, DeliveriesShowThePoster) {

@@ -3,6 +3,7 @@
 
 #include <gtest/gtest.h>
 
+#include <limits>
 #include <random>
 
 #include "cutting/knife.h"
@@ -11,6 +12,8 @@
 #include "project/edits/colours.h"
 #include "project/edits/words.h"
 #include "project/forms/words.h"
+#include "project/limits.h"
+#include "project/lookup.h"
 #include "project/resolve.h"
 #include "sample.h"
 
@@ -177,6 +180,58 @@ TEST_F(LevelRow, NeedsALevel) {
   const std::vector<LevelEntry> entries{{"", 0.25}, {"", 0.5}};
   EXPECT_TRUE(isSame(withLevelRow(project, box, entries, made), before));
   EXPECT_TRUE(made.empty());
+}
+
+/// A box of 100 × 100 whose colour rises along a line of the sheet from its left to its right.
+struct LevelsAlong : testing::Test, Sample {
+  const Contour across{{0, 50}, {Segment::line({100, 50})}, false};
+  void SetUp() override { project = withLevelAlong(project, std::vector<Id>{box}, across); }
+  const FillLevel& level() const { return *levelFillOf(*findItem(project, box)->style)->level; }
+  /// What is filled of it, on the sheet.
+  Box filled() const {
+    const ItemPtr item = findItem(project, box);
+    const auto line = lineOf(level(), resolved(*item)->box);
+    return frameToSheet(project, box)(
+        bounds(*filledTo({resolved(*item)->outline}, level().share, level().by, line ? &*line : nullptr)));
+  }
+};
+
+TEST_F(LevelsAlong, TheLineIsKeptInTheItemsBoxAndGoesWithIt) {
+  EXPECT_EQ(level().by, LevelBy::Along);
+  EXPECT_EQ(level().share, 0.5);
+  EXPECT_NEAR(filled().high.x, 50, 1e-6);
+  project = withStyle(project, std::vector<Id>{box}, [](Style& style) { setLevel(style, 0.25); });
+  project = withResized(project, std::vector<Id>{box}, Affine::scale(2, 0.5).about({0, 0}));
+  EXPECT_NEAR(filled().high.x, 50, 1e-6) << "a quarter of twice the width";
+  EXPECT_NEAR(filled().high.y, 50, 1e-6);
+  project = withMapped(project, std::vector<Id>{box}, Affine::move({30, 7}));
+  EXPECT_NEAR(filled().high.x, 80, 1e-6);
+  // Laid along another line it keeps its share.
+  project = withLevelAlong(project, std::vector<Id>{box}, {{230, 20}, {Segment::line({30, 20})}, false});
+  EXPECT_EQ(level().share, 0.25);
+  EXPECT_NEAR(filled().low.x, 180, 1e-6) << "from its right";
+}
+
+TEST_F(LevelsAlong, WithoutALineItRisesStraightUpwards) {
+  FillLevel plain{LevelBy::Along, 0.4};
+  EXPECT_FALSE(lineOf(plain, {{0, 0}, {10, 10}}));
+  FillLevel other = level();
+  other.by = LevelBy::Width;
+  EXPECT_FALSE(lineOf(other, {{0, 0}, {10, 10}})) << "the line is kept for later, and does nothing";
+  EXPECT_NE(other, level());
+}
+
+TEST_F(LevelsAlong, LinesBeyondTheLimitsAreRefused) {
+  const auto refused = [&](Contour line) {
+    const Project changed = withStyle(project, std::vector<Id>{box}, [&](Style& style) {
+      style.fills.back().level->line = std::make_shared<const Contour>(std::move(line));
+    });
+    return beyondLimits(changed, nullptr).has_value();
+  };
+  EXPECT_FALSE(refused(across));
+  EXPECT_TRUE(refused({{0, 0}, {Segment::line({1e5, 0})}, false}));
+  EXPECT_TRUE(refused({{0, 0}, {Segment::line({std::numeric_limits<double>::quiet_NaN(), 0})}, false}));
+  EXPECT_TRUE(refused({{0, 0}, std::vector<Segment>(1200, Segment::line({1, 1})), false}));
 }
 
 }  // namespace

@@ -4,6 +4,8 @@
 #include <QTemporaryDir>
 
 #include "media/video.h"
+#include "project/edits/colours.h"
+#include "project/edits/sharing.h"
 #include "project/edits/videos.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
@@ -94,6 +96,33 @@ TEST_F(VideoFile, WrongFactsAreRefusedWithTheirPlace) {
   EXPECT_NE(problemWith("\"speed\": 1.25", "\"speed\": 99").find("speed"), std::string::npos);
   EXPECT_NE(problemWith("\"from\": 0.25", "\"from\": 1.75"), "") << "it would begin after its end";
   EXPECT_NE(problemWith("\"to\": 1.5", "\"to\": \"late\"").find("to"), std::string::npos);
+}
+
+TEST_F(VideoFile, LevelsAlongLinesAndPhotosOverSheetsAreReadAsTheyWere) {
+  const Id items[] = {box};
+  project = withPhotosOverSheets(project, items, true);
+  project = withStyle(project, items, [](Style& style) {
+    const Contour line{{0, 1}, {Segment::cubic({0.2, 0.1}, {0.7, 0.9}, {1, 0})}, false};
+    style.fills.front().shown = true;
+    style.fills.front().level = FillLevel{LevelBy::Along, 0.3, std::make_shared<const Contour>(line)};
+  });
+  const auto read = projectFromBytes(*bytesOfProject(project, {}));
+  ASSERT_TRUE(read) << read.error().message;
+  expectSame(*read, project);
+  const Style& style = *findItem(*read, box)->style;
+  EXPECT_TRUE(pictureOf(style)->isOverSheets);
+  ASSERT_TRUE(style.fills.front().level && style.fills.front().level->line);
+  EXPECT_EQ(style.fills.front().level->line->segments.size(), 1U);
+}
+
+TEST_F(VideoFile, HashesOfVideosAreTheirOwn) {
+  ProjectTexts texts = projectTexts(project);
+  const std::string poster = shownPhoto(*findItem(project, box))->medium->hash;
+  for (auto at = texts.project.find(poster); at != std::string::npos; at = texts.project.find(poster, at + 1))
+    texts.project.replace(at, poster.size(), video->file.hash);
+  const auto read = projectFrom(texts);
+  ASSERT_FALSE(read);
+  EXPECT_NE(read.error().message.find("is that of a video"), std::string::npos) << read.error().message;
 }
 
 }  // namespace

@@ -91,10 +91,9 @@ void PhotosPage::replace() {
   const MediumUse* use = chosen();
   if (!use) return;
   const MediumPtr was = use->medium;
-  const QString path = QFileDialog::getOpenFileName(
-      window(), tr("Replace “%1” everywhere").arg(QString::fromStdString(was->name)), {},
-      tr("Photos and videos (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.webm *.mp4 *.m4v *.mov "
-         "*.mkv *.ogv *.ogg)"));
+  const QString path =
+      QFileDialog::getOpenFileName(window(), tr("Replace “%1” everywhere").arg(QString::fromStdString(was->name)), {},
+                                   tr("Photos and videos (%1)").arg(pictureEndings()));
   if (path.isEmpty()) return;
   const auto now = pictureFromFile(path.toStdString());
   if (!now) {

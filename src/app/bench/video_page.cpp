@@ -125,9 +125,9 @@ void VideoPage::addNumbers(QBoxLayout& row) {
   from_ = field(tr("from"), tr("start of the video"), " s");
   to_ = field(tr("to"), tr("end of the video"), " s");
   speed_ = field(tr("speed"), tr("speed of the video"), " %");
-  trySeconds(*from_, tr("Part of a video"), [](Playing& p, double v) { p.from = v; });
-  trySeconds(*to_, tr("Part of a video"), [](Playing& p, double v) { p.to = v; });
-  trySeconds(*speed_, tr("Speed of a video"),
+  settleInto(*from_, tr("Part of a video"), [](Playing& p, double v) { p.from = v; });
+  settleInto(*to_, tr("Part of a video"), [](Playing& p, double v) { p.to = v; });
+  settleInto(*speed_, tr("Speed of a video"),
              [](Playing& p, double v) { p.speed = std::clamp(v / 100, limits::leastSpeed, limits::mostSpeed); });
   place_ = new QLabel(this);
   place_->setObjectName("videoPlace");
@@ -135,7 +135,7 @@ void VideoPage::addNumbers(QBoxLayout& row) {
   row.addWidget(place_);
 }
 
-void VideoPage::trySeconds(MeasureField& field, const QString& step, const std::function<void(Playing&, double)>& set) {
+void VideoPage::settleInto(MeasureField& field, const QString& step, const std::function<void(Playing&, double)>& set) {
   connect(&field, &MeasureField::settled, this,
           [this, step, set](double value) { make(step, [set, value](Playing& p) { set(p, value); }); });
 }

@@ -38,7 +38,7 @@ class VideoPage : public BenchPage {
   void addSwitches(QBoxLayout& row);
   void addNumbers(QBoxLayout& row);
   void make(const QString& step, const Edit& edit);
-  void trySeconds(MeasureField& field, const QString& step, const std::function<void(Playing&, double)>& set);
+  void settleInto(MeasureField& field, const QString& step, const std::function<void(Playing&, double)>& set);
   void takePoster();
   void showPlace();
   void loadFrames();

@@ -36,8 +36,8 @@ Playback::Running& Playback::runningFor(const std::string& key, const VideoSeen&
   Running& running = running_[key];
   running.seen = seen;
   if (!running.player) {
-    const auto take = [this, key](VideoPlayer::Step step) {
-      desk_.photos().live().show(key, std::move(step.frame));
+    const auto take = [this, key](PhotoLevel frame) {
+      desk_.photos().live().show(key, std::move(frame));
       noteMoved();
     };
     const auto ended = [this, key] {

@@ -181,7 +181,6 @@ void FilmStrip::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Escape:
       if (drag_ == Drag::From || drag_ == Drag::To) {
         drag_ = Drag::None;
-        emit partDropped();
         update();
       } else {
         emit left();

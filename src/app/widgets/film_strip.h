@@ -36,10 +36,9 @@ class FilmStrip : public QWidget {
  signals:
   /// The frame of that time is to be looked at.
   void soughtAt(double seconds);
-  /// While a grip is dragged, and once it is let go.
+  /// While a grip is dragged, and once it is let go; Escape before that takes the drag back.
   void partTried(double from, double to);
   void partSettled(double from, double to);
-  void partDropped();
   /// Escape, while nothing is dragged.
   void left();
 

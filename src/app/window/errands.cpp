@@ -19,9 +19,6 @@ namespace widecut {
 namespace {
 
 const char* const projectFilter = "Wide Cut projects (*.widecut)";
-const char* const photoFilter =
-    "Pictures, videos and shapes (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.webm *.mp4 *.m4v *.mov *.mkv *.ogv *.ogg "
-    "*.svg)";
 
 enum class Answer : unsigned char { First, Second, Stay };
 
@@ -229,7 +226,9 @@ void Errands::placePhoto(const QString& path, std::optional<Point> at, const QSt
 }
 
 void Errands::askForPhoto() {
-  placePhoto(QFileDialog::getOpenFileName(&window_, tr("Bring in a photo, a video or shapes"), {}, photoFilter), {});
+  placePhoto(QFileDialog::getOpenFileName(&window_, tr("Bring in a photo, a video or shapes"), {},
+                                          tr("Pictures, videos and shapes (%1 *.svg)").arg(pictureEndings())),
+             {});
 }
 
 void Errands::deliverSomething() {

@@ -181,11 +181,7 @@ Project withPictureTurned(const Project& project, Id id, double turn) {
 Project withAdjustments(const Project& project, std::span<const Id> items,
                         const std::function<void(Adjustments&)>& change) {
   // All frames of a shared photo show it alike.
-  std::vector<Id> all;
-  for (const Id id : items)
-    for (const Id sharer : sharersOf(project, id))
-      if (!contains(all, sharer)) all.push_back(sharer);
-  return withPictures(project, all, [&](Picture& picture, const Item&) {
+  return withPictures(project, withSharersOf(project, items), [&](Picture& picture, const Item&) {
     Adjustments adjustments = picture.adjustments ? *picture.adjustments : Adjustments{};
     change(adjustments);
     picture.adjustments = shared(adjustments);

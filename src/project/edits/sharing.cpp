@@ -75,6 +75,14 @@ std::vector<Id> sharersOf(const Project& project, Id id) {
   return found;
 }
 
+std::vector<Id> withSharersOf(const Project& project, std::span<const Id> items) {
+  std::vector<Id> all;
+  for (const Id id : items)
+    for (const Id sharer : sharersOf(project, id))
+      if (!contains(all, sharer)) all.push_back(sharer);
+  return all;
+}
+
 Box boxOfSharers(const Project& project, Id item) { return boxOf(project, sharersOf(project, item)); }
 
 Outline windowOnSheet(const Project& project, Id item) {
@@ -115,7 +123,7 @@ Project withPhotoBehindSheets(const Project& project, Id id, std::span<const Id>
   const Framing onSheet = *framingOnSheet(project, id);
   std::vector<Id> behind;
   for (const SheetPtr& sheet : pieceOf(project, sheetOf(project, id)->id)->sheets)
-    if (std::find(sheets.begin(), sheets.end(), sheet->id) != sheets.end()) behind.push_back(sheet->id);
+    if (contains(sheets, sheet->id)) behind.push_back(sheet->id);
   if (behind.empty()) behind.push_back(sheetOf(project, id)->id);
   std::vector<Id> sharers = sharersOf(project, id);
   Project out = project;
@@ -192,18 +200,16 @@ Project withSharesFollowing(const Project& before, const Project& after, std::sp
   std::vector<Id> went, done;
   for (const Id id : items)
     if (const ItemPtr item = findItem(before, id)) gatherSharers(*item, went);
-  const auto has = [](const std::vector<Id>& list, Id id) {
-    return std::find(list.begin(), list.end(), id) != list.end();
-  };
   Project out = after;
   for (const Id id : went) {
-    if (has(done, id)) continue;
+    if (contains(done, id)) continue;
     const auto onSheet = framingOnSheet(before, id);
     const ItemPtr now = findItem(after, id);
     if (!onSheet || !now || shareOf(*now) == 0) continue;
     const auto sharers = sharersOf(before, id);
     std::vector<Id> those;
-    std::copy_if(sharers.begin(), sharers.end(), std::back_inserter(those), [&](Id one) { return has(went, one); });
+    std::copy_if(sharers.begin(), sharers.end(), std::back_inserter(those),
+                 [&](Id one) { return contains(went, one); });
     done.insert(done.end(), those.begin(), those.end());
     out = withAllLaid(out, those, those.size() == sharers.size() ? moved(*onSheet, sheetMap) : *onSheet,
                       *pictureOf(*now->style));

@@ -14,6 +14,8 @@ Id shareOf(const Item& item);
 /// The items that show the same shared photo, from back to front, this one included: on its sheet or, where it is
 /// shared over sheets, sheet by sheet of its piece. Only this one where it shows a photo of its own.
 std::vector<Id> sharersOf(const Project& project, Id item);
+/// The items, and those that share photos with them, each once.
+std::vector<Id> withSharersOf(const Project& project, std::span<const Id> items);
 /// What they take up together, on the sheet.
 Box boxOfSharers(const Project& project, Id item);
 /// All outlines that show that photo, on the sheet; they may overlap.

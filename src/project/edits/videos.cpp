@@ -20,14 +20,6 @@ void keepWithin(Playing& playing, const Video& video) {
   if (*playing.to >= video.seconds) playing.to = std::nullopt;
 }
 
-std::vector<Id> withSharers(const Project& project, std::span<const Id> items) {
-  std::vector<Id> all;
-  for (const Id id : items)
-    for (const Id sharer : sharersOf(project, id))
-      if (std::find(all.begin(), all.end(), sharer) == all.end()) all.push_back(sharer);
-  return all;
-}
-
 }  // namespace
 
 VideoPtr shownVideo(const Item& item) {
@@ -36,7 +28,7 @@ VideoPtr shownVideo(const Item& item) {
 }
 
 Project withPlaying(const Project& project, std::span<const Id> items, const std::function<void(Playing&)>& change) {
-  return withPictures(project, withSharers(project, items), [&](Picture& picture, const Item&) {
+  return withPictures(project, withSharersOf(project, items), [&](Picture& picture, const Item&) {
     if (!picture.medium->video) return;
     Playing playing = picture.playing ? *picture.playing : Playing{};
     change(playing);
@@ -51,7 +43,7 @@ Project withPoster(const Project& project, Id item, const MediumPtr& poster) {
   if (!shown || shown->medium->hash == poster->hash) return project;
   const MediumPtr medium = mediumIn(project, poster);
   const Id items[] = {item};
-  Project out = withPictures(project, withSharers(project, items),
+  Project out = withPictures(project, withSharersOf(project, items),
                              [&](Picture& picture, const Item&) { picture.medium = medium; });
   const auto& marked = subjectsOf(project, *shown->medium);
   if (!marked.empty() && subjectsOf(project, *medium).empty()) out = withSubjects(out, *medium, marked);
