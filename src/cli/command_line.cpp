@@ -8,6 +8,7 @@
 
 #include "cli/json_lines.h"
 #include "cli/shape_command.h"
+#include "cli/words_command.h"
 #include "cutting/planar_map.h"
 #include "geometry/path_data.h"
 #include "media/files.h"
@@ -239,8 +240,8 @@ int closing(const Result<void>& result) {
 bool isCommand(int count, char** words) {
   if (count < 2) return false;
   const std::string_view first = words[1];
-  return first == "cut" || first == "deliver" || first == "info" || first == "shape" || first == "--help" ||
-         first == "-h";
+  return first == "cut" || first == "deliver" || first == "info" || first == "shape" || first == "words" ||
+         first == "--help" || first == "-h";
 }
 
 int runCommand(int count, char** words) {
@@ -290,6 +291,18 @@ int runCommand(int count, char** words) {
   shapeCommand->add_flag("--json", shapeRequest.asJson, "list them as JSON");
   shapeCommand->add_option("--batch", shapeRequest.batch, "a file of JSON lines: shape, and its numbers by key");
   shapeCommand->callback([&] { result = shape(shapeRequest); });
+
+  WordsRequest wordsRequest;
+  CLI::App* wordsCommand = app.add_subcommand("words", "Words as they are set: path data, or lines as JSON");
+  wordsCommand->add_option("--text", wordsRequest.text, "what they say")->required();
+  wordsCommand->add_option("--font", wordsRequest.font, "the family; else Cabin");
+  wordsCommand->add_option("--size", wordsRequest.size, "of the letters, in points or with a unit; else 24");
+  wordsCommand->add_option("--in", wordsRequest.in, "path data of an outline that their lines fill");
+  wordsCommand->add_option("--along", wordsRequest.along, "path data of a line that they run along");
+  wordsCommand->add_option("--look", wordsRequest.looks,
+                           "as align=justified, leading=30 or hyphens=yes; again for more");
+  wordsCommand->add_flag("--json", wordsRequest.asJson, "their lines with positions");
+  wordsCommand->callback([&] { result = widecut::words(wordsRequest); });
 
   std::string infoFile;
   bool asJson = false;

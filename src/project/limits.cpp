@@ -78,6 +78,7 @@ class Checker {
   void check(const Project& project) {
     need(project.name.size() <= limits::mostNameBytes, "the project's name is too long");
     check(project.swatches);
+    check(project.textStyles);
     check(project.subjects);
     std::size_t sheets = 0, items = 0, nodes = 0;
     std::unordered_set<const Medium*> media;
@@ -139,6 +140,18 @@ class Checker {
       need(swatch.name.size() <= limits::mostNameBytes, "a swatch's name is too long");
       need(swatch.number > 0 && swatch.colour.swatch == swatch.number && numbers.insert(swatch.number).second,
            "swatches have numbers of their own");
+    }
+  }
+
+  static void check(const std::vector<NamedLookPtr>& styles) {
+    need(styles.size() <= limits::mostTextStyles, "a project has 1000 styles of words at most");
+    std::unordered_set<std::uint32_t> numbers;
+    for (const NamedLookPtr& style : styles) {
+      need(style->name.size() <= limits::mostNameBytes, "the name of a style of words is too long");
+      need(!style->basedOn || numbers.contains(style->basedOn->number), "a style of words is based on one after it");
+      need(style->number > 0 && numbers.insert(style->number).second, "styles of words have numbers of their own");
+      for (const auto& [aspect, value] : style->look)
+        need(whatIsWrong(aspect, value).empty(), "a style of words says what no words can be");
     }
   }
 

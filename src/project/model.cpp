@@ -75,6 +75,8 @@ bool isSame(const Project& a, const Project& b) {
     return x.first == y.first && (x.second == y.second || *x.second == *y.second);
   };
   return a.name == b.name && a.extra == b.extra && a.swatches == b.swatches &&
+         std::equal(a.textStyles.begin(), a.textStyles.end(), b.textStyles.begin(), b.textStyles.end(),
+                    [](const auto& x, const auto& y) { return areSame(x, y); }) &&
          areSame(a.pieces, b.pieces, areSamePieces) &&
          std::equal(a.subjects.begin(), a.subjects.end(), b.subjects.begin(), b.subjects.end(), areSameNodes) &&
          std::equal(a.otherFiles.begin(), a.otherFiles.end(), b.otherFiles.begin(), b.otherFiles.end(), areSameNodes);

@@ -12,6 +12,7 @@
 #include "geometry/outline.h"
 #include "project/item_list.h"
 #include "project/style.h"
+#include "words/text_looks.h"
 
 namespace widecut {
 
@@ -124,6 +125,8 @@ struct Project {
   std::string name;
   std::vector<PiecePtr> pieces;
   std::vector<Swatch> swatches = {};
+  /// The styles of words that have names; each after that which it is based on.
+  std::vector<NamedLookPtr> textStyles = {};
   SubjectsOfPhotos subjects = {};  ///< No list is empty.
   Id nextId = 1;                   ///< Larger than every id in use.
   /// Files in the project file that this version does not know, by name; written back as they were.

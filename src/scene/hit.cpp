@@ -33,7 +33,7 @@ bool isOnLine(const Item& item, Point inFrame) {
   if (!back) return false;
   const SetWords& set = words->set();
   for (std::size_t i = 0; i < set.shown; ++i)
-    if (boxOf(set, set.lines[i]).contains((*back)(inFrame))) return true;
+    if (boxOf(set.lines[i]).contains((*back)(inFrame))) return true;
   return false;
 }
 

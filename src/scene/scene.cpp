@@ -166,6 +166,18 @@ Around aroundChildren(const Item& item, const Around& around, const Affine& copy
   return inner;
 }
 
+/// The letters of a line that is bent, each where it stands.
+void addLetters(const SetLine& line, const ReadLine& whole, const Affine& toContent, std::vector<ReadLine>& read) {
+  for (std::size_t i = 0; i + 1 < whole.stops.size(); ++i) {
+    const CaretStop &a = whole.stops[i], &b = whole.stops[i + 1];
+    const double left = std::min(a.x, b.x), middle = (a.x + b.x) / 2;
+    read.push_back({whole.text.substr(a.at, b.at - a.at),
+                    {{0, 0}, {b.at - a.at, std::abs(b.x - a.x)}},
+                    whole.size,
+                    toContent * placeOn(line, middle) * Affine::move({left, 0})});
+  }
+}
+
 /// The lines of words, or of those that a cutout is made of.
 void addRead(const Item& item, const Affine& place, std::vector<ReadLine>& read) {
   for (const ItemPtr& child : childrenOf(item))
@@ -174,13 +186,16 @@ void addRead(const Item& item, const Affine& place, std::vector<ReadLine>& read)
   if (!words) return;
   const SetWords& set = words->set();
   const Words::Content& content = words->content();
+  const Affine toContent = place * content.stretch;
   for (std::size_t i = 0; i < set.shown; ++i) {
     const SetLine& line = set.lines[i];
     if (line.from == line.to) continue;
-    ReadLine out{content.text.substr(line.from, line.to - line.from), line.stops, content.style.size,
-                 place * content.stretch * Affine::move(line.start)};
-    for (CaretStop& stop : out.stops) stop.at -= line.from;
-    read.push_back(std::move(out));
+    const ReadLine whole{words->story().substr(line.from, line.to - line.from), line.stops(), content.style.size,
+                         toContent * placeOn(line, 0)};
+    if (line.bends.empty())
+      read.push_back(whole);
+    else
+      addLetters(line, whole, toContent, read);
   }
 }
 

@@ -4,10 +4,9 @@
 #include "project/forms/group.h"
 #include "project/forms/recipe.h"
 #include "project/forms/treated.h"
-#include "project/forms/words.h"
 #include "project/limits.h"
 #include "storage/repeat_json.h"
-#include "words/text_breaks.h"
+#include "storage/words_json.h"
 
 namespace widecut {
 namespace {
@@ -95,66 +94,7 @@ Form readGroup(Members m, ItemReader& reader, int depth) {
 
 // Words.
 
-json stretchJson(const Affine& s) { return {s.xx, s.yx, s.xy, s.yy}; }
-
-constexpr const char* alignNames[] = {"left", "centre", "right"};
-
-void write(const Words& words, json& item) {
-  const Words::Content& content = words.content();
-  const TextStyle& style = content.style;
-  json out = withExtra(content.extra);
-  out["text"] = content.text;
-  out["family"] = style.face.family;
-  out["weight"] = style.face.weight;
-  if (style.face.italic) out["italic"] = true;
-  out["size"] = style.size;
-  out["leading"] = style.leading;
-  out["align"] = alignNames[static_cast<std::size_t>(style.align)];
-  if (content.frame) out["frame"] = pointJson({content.frame->width, content.frame->height});
-  if (content.stretch != Affine{}) out["stretch"] = stretchJson(content.stretch);
-  if (content.levelOf != 0) out["levelOf"] = content.levelOf;
-  item["words"] = std::move(out);
-}
-
-Align readAlign(Members& m) {
-  const std::string name = m.text("align");
-  const auto* found = std::find(std::begin(alignNames), std::end(alignNames), name);
-  if (found == std::end(alignNames)) m.wrong("align", "is none of left, centre and right");
-  return static_cast<Align>(found - std::begin(alignNames));
-}
-
-Affine readStretch(Members& m) {
-  const json& list = m.array("stretch");
-  double numbers[4];
-  if (list.size() != std::size(numbers)) m.wrong("stretch", "is not a list of four numbers");
-  for (std::size_t i = 0; i < std::size(numbers); ++i) {
-    if (!list[i].is_number() || !(std::abs(list[i].get<double>()) <= limits::mostLength))
-      m.wrong("stretch", "is not a list of four numbers within a million");
-    numbers[i] = list[i].get<double>();
-  }
-  return {numbers[0], numbers[1], numbers[2], numbers[3], 0, 0};
-}
-
-Form readWords(Members m) {
-  Words::Content out;
-  out.text = cleanText(m.text("text"));
-  // Before it is set: that takes its time.
-  if (out.text.size() > limits::mostTextBytes) m.wrong("text", "is longer than 100000 bytes");
-  out.style.face = {m.text("family"), m.count("weight", 1, 1000), m.flag("italic", false)};
-  if (out.style.face.family.size() > limits::mostNameBytes) m.wrong("family", "is too long");
-  out.style.size = m.number("size", limits::leastTextSize, limits::mostTextSize);
-  out.style.leading = m.number("leading", 0, limits::mostTextSize);
-  out.style.align = readAlign(m);
-  if (m.find("frame")) {
-    const Point size = m.point("frame");
-    if (!(size.x > 0 && size.y > 0)) m.wrong("frame", "has no area");
-    out.frame = TextFrame{size.x, size.y};
-  }
-  if (m.find("stretch")) out.stretch = readStretch(m);
-  if (m.find("levelOf")) out.levelOf = m.id("levelOf");
-  out.extra = m.extra();
-  return wordsForm(std::move(out));
-}
+void write(const Words& words, json& item) { item["words"] = wordsJson(words); }
 
 // Starters.
 
@@ -263,7 +203,7 @@ Form readBase(Members& item, ItemReader& reader, int depth) {
   if (item.find("recipe")) return readRecipe(members("recipe"), reader, depth);
   if (item.find("group")) return readGroup(members("group"), reader, depth);
   if (item.find("repeat")) return readRepeat(members("repeat"), reader, depth);
-  if (item.find("words")) return readWords(members("words"));
+  if (item.find("words")) return readWords(members("words"), reader);
   if (item.find("starter")) return readStarter(members("starter"));
   return readOutline(item);
 }

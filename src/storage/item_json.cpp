@@ -60,6 +60,12 @@ Id ItemReader::freshId(Members& members) {
   return id;
 }
 
+NamedLookPtr ItemReader::textStyle(std::uint32_t number) const {
+  for (const NamedLookPtr& style : textStyles_)
+    if (style->number == number) return style;
+  return nullptr;
+}
+
 Style ItemReader::style(Members& m) { return readStyle(m, media_); }
 
 }  // namespace widecut

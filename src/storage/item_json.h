@@ -23,11 +23,15 @@ class ItemReader {
   Id freshId(Members& members);
   /// The style of an object.
   Style style(Members& members);
+  /// The style of words with a number; null where there is none.
+  NamedLookPtr textStyle(std::uint32_t number) const;
+  void setTextStyles(std::vector<NamedLookPtr> styles) { textStyles_ = std::move(styles); }
   Id greatestId() const { return ids_.empty() ? 0 : *ids_.rbegin(); }
 
  private:
   const Media& media_;
   std::set<Id> ids_;
+  std::vector<NamedLookPtr> textStyles_;
 };
 
 }  // namespace widecut

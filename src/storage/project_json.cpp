@@ -4,10 +4,12 @@
 #include <nlohmann/json.hpp>
 
 #include "geometry/path_data.h"
+#include "project/edits/words_following.h"
 #include "project/limits.h"
 #include "project/lookup.h"
 #include "storage/item_json.h"
 #include "storage/version1.h"
+#include "storage/words_json.h"
 
 namespace widecut {
 namespace {
@@ -115,6 +117,8 @@ class ProjectReader {
       }
     }
     if (m.find("swatches")) project.swatches = swatches(m.array("swatches"));
+    if (m.find("textStyles")) project.textStyles = readTextStyles(m.array("textStyles"));
+    reader_.setTextStyles(project.textStyles);
     if (m.find("subjects")) project.subjects = subjects(m.array("subjects"));
     const json& pieces = m.array("pieces");
     for (const json& one : pieces)
@@ -124,6 +128,7 @@ class ProjectReader {
     project.nextId = reader_.greatestId() + 1;
     if (sheetsOf(project).empty()) throw Wrong{"the project has no sheet"};
     project.extra = m.extra();
+    project = withWordsFollowing({}, project);
     if (const auto beyond = beyondLimits(project, nullptr)) throw Wrong{beyond->message};
     return project;
   }
@@ -343,6 +348,7 @@ std::string projectText(const Project& project, const Media& media) {
   }
   for (const Swatch& swatch : project.swatches)
     out["swatches"].push_back({{"name", swatch.name}, {"colour", colourForFile(swatch.colour)}});
+  if (!project.textStyles.empty()) out["textStyles"] = textStylesJson(project.textStyles);
   for (const auto& [hash, subjects] : project.subjects)
     for (const Subject& subject : *subjects)
       out["subjects"].push_back({{"photo", hash}, {"name", subject.name}, {"zone", pathData(subject.zone)}});

@@ -322,7 +322,7 @@ class Reader {
     while (!text.empty() && (text.back() == ' ' || text.back() == '\n')) text.pop_back();
     text.erase(0, std::min(text.find_first_not_of(" \n"), text.size()));
     if (text.empty()) return;
-    if (text.size() > limits::mostTextBytes) throw Unreadable{"one of its texts is longer than 100000 bytes"};
+    if (text.size() > limits::mostTextBytes) throw Unreadable{"one of its texts is longer than 2000000 bytes"};
     if (++items_ > limits::mostItems) throw Unreadable{"it has more than 100000 shapes"};
     Words::Content content;
     content.text = std::move(text);

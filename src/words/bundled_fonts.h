@@ -9,6 +9,7 @@ namespace widecut {
 struct BundledFont {
   const char* family;
   int weight;
+  bool italic;
   std::span<const std::byte> bytes;
 };
 std::span<const BundledFont> bundledFonts();

@@ -3,6 +3,8 @@
 #include <hb-ot.h>
 #include <hb.h>
 
+#include <algorithm>
+
 #include "words/destroyed_by.h"
 
 namespace widecut {
@@ -52,6 +54,29 @@ hb_draw_funcs_t* makeDrawFunctions() {
   return f;
 }
 
+/// Calls `use` with each part of a list that commas part, without blanks at its ends.
+template <class Use>
+void eachPart(std::string_view list, const Use& use) {
+  while (!list.empty()) {
+    const std::size_t comma = std::min(list.find(','), list.size());
+    std::string_view part = list.substr(0, comma);
+    while (!part.empty() && part.front() == ' ') part.remove_prefix(1);
+    while (!part.empty() && part.back() == ' ') part.remove_suffix(1);
+    if (!part.empty()) use(std::string(part));
+    list.remove_prefix(std::min(comma + 1, list.size()));
+  }
+}
+
+std::vector<hb_feature_t> featuresOf(const Shaping& how) {
+  std::vector<hb_feature_t> out;
+  eachPart(how.features, [&](const std::string& part) {
+    hb_feature_t feature{};
+    if (hb_feature_from_string(part.c_str(), static_cast<int>(part.size()), &feature)) out.push_back(feature);
+  });
+  if (how.smallCaps) out.push_back({HB_TAG('s', 'm', 'c', 'p'), 1, HB_FEATURE_GLOBAL_START, HB_FEATURE_GLOBAL_END});
+  return out;
+}
+
 }  // namespace
 
 std::shared_ptr<const Font> Font::of(hb_blob_t* given, unsigned index) {
@@ -62,13 +87,36 @@ std::shared_ptr<const Font> Font::of(hb_blob_t* given, unsigned index) {
   auto out = std::make_shared<Font>();
   out->font_ = {hb_font_create(face.get()), hb_font_destroy};
   if (const unsigned instance = index >> faceBits) hb_font_set_var_named_instance(out->font_.get(), instance - 1);
-  out->unitsPerEm_ = hb_face_get_upem(face.get());
-  hb_font_extents_t extents{};
-  hb_font_get_h_extents(out->font_.get(), &extents);
-  out->ascent_ = extents.ascender / out->unitsPerEm_;
-  out->descent_ = -extents.descender / out->unitsPerEm_;
-  hb_font_make_immutable(out->font_.get());
+  out->measure();
   return out;
+}
+
+void Font::measure() {
+  unitsPerEm_ = hb_face_get_upem(hb_font_get_face(font_.get()));
+  hb_font_extents_t extents{};
+  hb_font_get_h_extents(font_.get(), &extents);
+  ascent_ = extents.ascender / unitsPerEm_;
+  descent_ = -extents.descender / unitsPerEm_;
+  // What fonts may leave out; then as in most of them.
+  constexpr double usualCapHeight = 0.7, usualXHeight = 0.5, usualDepth = 0.1, usualThickness = 0.05;
+  const auto metric = [&](hb_ot_metrics_tag_t tag, double usual) {
+    hb_position_t value = 0;
+    const bool isKnown = hb_ot_metrics_get_position(font_.get(), tag, &value) != 0 && value != 0;
+    return isKnown ? value / unitsPerEm_ : usual;
+  };
+  // What the font says of them is often not what its letters are.
+  const auto height = [&](hb_codepoint_t letter, hb_ot_metrics_tag_t tag, double usual) {
+    hb_codepoint_t glyph = 0;
+    hb_glyph_extents_t box{};
+    const bool isKnown = hb_font_get_nominal_glyph(font_.get(), letter, &glyph) != 0 &&
+                         hb_font_get_glyph_extents(font_.get(), glyph, &box) != 0 && box.y_bearing > 0;
+    return isKnown ? box.y_bearing / unitsPerEm_ : metric(tag, usual);
+  };
+  capHeight_ = height('H', HB_OT_METRICS_TAG_CAP_HEIGHT, usualCapHeight);
+  xHeight_ = height('x', HB_OT_METRICS_TAG_X_HEIGHT, usualXHeight);
+  underlineDepth_ = -metric(HB_OT_METRICS_TAG_UNDERLINE_OFFSET, -usualDepth);
+  underlineThickness_ = metric(HB_OT_METRICS_TAG_UNDERLINE_SIZE, usualThickness);
+  hb_font_make_immutable(font_.get());
 }
 
 std::shared_ptr<const Font> Font::of(std::span<const std::byte> bytes) {
@@ -86,27 +134,70 @@ bool Font::has(char32_t letter) const {
   return hb_font_get_nominal_glyph(font_.get(), letter, &glyph) != 0;
 }
 
-ShapedRun Font::shaped(std::string_view text, std::size_t from, std::size_t to) const {
+ShapedRun Font::shaped(const Letters& text, std::size_t from, std::size_t to, const Shaping& how) const {
   const OwnedBy<hb_buffer_t, hb_buffer_destroy> buffer(hb_buffer_create());
-  hb_buffer_add_utf8(buffer.get(), text.data(), static_cast<int>(text.size()), static_cast<unsigned>(from),
-                     static_cast<int>(to - from));
-  // Asked once: the first time of all is not for several threads at once, and what is guessed asks each time.
-  static const hb_language_t language = hb_language_get_default();
-  hb_buffer_set_language(buffer.get(), language);
-  hb_buffer_guess_segment_properties(buffer.get());
-  hb_shape(font_.get(), buffer.get(), nullptr, 0);
+  static_assert(sizeof(char32_t) == sizeof(hb_codepoint_t));
+  hb_buffer_add_codepoints(buffer.get(), reinterpret_cast<const hb_codepoint_t*>(text.codes.data()),
+                           static_cast<int>(text.codes.size()), static_cast<unsigned>(from),
+                           static_cast<int>(to - from));
+  hb_buffer_set_direction(buffer.get(), how.leftward ? HB_DIRECTION_RTL : HB_DIRECTION_LTR);
+  hb_buffer_set_script(buffer.get(), static_cast<hb_script_t>(how.script));
+  hb_buffer_set_language(buffer.get(), hb_language_from_string(how.language.c_str(), -1));
+  const auto features = featuresOf(how);
+  hb_shape(font_.get(), buffer.get(), features.data(), static_cast<unsigned>(features.size()));
   unsigned count = 0;
   const hb_glyph_info_t* infos = hb_buffer_get_glyph_infos(buffer.get(), &count);
   const hb_glyph_position_t* places = hb_buffer_get_glyph_positions(buffer.get(), &count);
   ShapedRun run;
-  run.leftward = HB_DIRECTION_IS_BACKWARD(hb_buffer_get_direction(buffer.get()));
+  run.leftward = how.leftward;
   run.glyphs.reserve(count);
   for (unsigned i = 0; i < count; ++i)
     run.glyphs.push_back({infos[i].codepoint,
-                          infos[i].cluster,
+                          text.bytes[infos[i].cluster],
                           {places[i].x_offset / unitsPerEm_, -places[i].y_offset / unitsPerEm_},
-                          places[i].x_advance / unitsPerEm_});
+                          places[i].x_advance / unitsPerEm_,
+                          (hb_glyph_info_get_glyph_flags(&infos[i]) & HB_GLYPH_FLAG_UNSAFE_TO_BREAK) != 0});
   return run;
+}
+
+bool Font::hasSmallCaps(std::uint32_t script) const {
+  hb_face_t* face = hb_font_get_face(font_.get());
+  constexpr unsigned mostTags = 3;
+  hb_tag_t tags[mostTags];
+  unsigned count = mostTags, chosen = 0;
+  hb_ot_tags_from_script_and_language(static_cast<hb_script_t>(script), nullptr, &count, tags, nullptr, nullptr);
+  hb_tag_t tag = 0;
+  hb_ot_layout_table_select_script(face, HB_OT_TAG_GSUB, count, tags, &chosen, &tag);
+  unsigned feature = 0;
+  return hb_ot_layout_language_find_feature(face, HB_OT_TAG_GSUB, chosen, HB_OT_LAYOUT_DEFAULT_LANGUAGE_INDEX,
+                                            HB_TAG('s', 'm', 'c', 'p'), &feature) != 0;
+}
+
+FontPtr Font::at(const std::string& axes) const {
+  std::vector<hb_variation_t> variations;
+  eachPart(axes, [&](std::string part) {
+    // HarfBuzz writes “wdth=80”.
+    if (const auto space = part.find(' '); space != std::string::npos) part[space] = '=';
+    hb_variation_t variation{};
+    if (hb_variation_from_string(part.c_str(), static_cast<int>(part.size()), &variation))
+      variations.push_back(variation);
+  });
+  auto out = std::make_shared<Font>();
+  out->font_ = {hb_font_create(hb_font_get_face(font_.get())), hb_font_destroy};
+  // Where the font stands already, and then what is asked for.
+  unsigned count = 0;
+  const hb_face_t* face = hb_font_get_face(font_.get());
+  std::vector<hb_ot_var_axis_info_t> all(hb_ot_var_get_axis_count(const_cast<hb_face_t*>(face)));
+  count = static_cast<unsigned>(all.size());
+  hb_ot_var_get_axis_infos(const_cast<hb_face_t*>(face), 0, &count, all.data());
+  unsigned length = 0;
+  const float* now = hb_font_get_var_coords_design(font_.get(), &length);
+  std::vector<hb_variation_t> whole;
+  for (unsigned i = 0; i < length && i < all.size(); ++i) whole.push_back({all[i].tag, now[i]});
+  whole.insert(whole.end(), variations.begin(), variations.end());
+  hb_font_set_variations(out->font_.get(), whole.data(), static_cast<unsigned>(whole.size()));
+  out->measure();
+  return out;
 }
 
 void Font::addOutline(std::uint32_t glyph, Point origin, double size, Outline& outline) const {

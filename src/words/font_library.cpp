@@ -22,6 +22,7 @@ struct Source {
   std::span<const std::byte> bytes;
   std::string file;
   unsigned index = 0;
+  int fromUsualWidth = 0;  ///< By Fontconfig's count.
 };
 
 std::string lowered(std::string text) {
@@ -48,6 +49,7 @@ Source sourceOf(FcPattern* pattern) {
   source.face = {static_cast<int>(std::lround(FcWeightToOpenTypeDouble(weight))),
                  numberOf(pattern, FC_SLANT, FC_SLANT_ROMAN) != FC_SLANT_ROMAN};
   source.file = textOf(pattern, FC_FILE);
+  source.fromUsualWidth = std::abs(numberOf(pattern, FC_WIDTH, FC_WIDTH_NORMAL) - FC_WIDTH_NORMAL);
   source.index = static_cast<unsigned>(numberOf(pattern, FC_INDEX, 0));
   return source;
 }
@@ -70,7 +72,7 @@ const Families& bundledFamilies() {
   static const Families families = [] {
     Families out;
     for (const BundledFont& font : bundledFonts())
-      out[lowered(font.family)].push_back({{font.weight, false}, font.bytes, {}, 0});
+      out[lowered(font.family)].push_back({{font.weight, font.italic}, font.bytes, {}, 0});
     return out;
   }();
   return families;
@@ -88,7 +90,7 @@ const Machine& machine() {
     FcPatternAddBool(wanted.get(), FC_OUTLINE, FcTrue);
     FcPatternAddBool(wanted.get(), FC_VARIABLE, FcFalse);  // of variable fonts their named instances
     const OwnedBy<FcObjectSet, FcObjectSetDestroy> asked(
-        FcObjectSetBuild(FC_FAMILY, FC_WEIGHT, FC_SLANT, FC_FILE, FC_INDEX, nullptr));
+        FcObjectSetBuild(FC_FAMILY, FC_WEIGHT, FC_SLANT, FC_WIDTH, FC_FILE, FC_INDEX, nullptr));
     const FontSetPtr set(FcFontList(nullptr, wanted.get(), asked.get()));
     for (int i = 0; set && i < set->nfont; ++i) {
       const std::string name = textOf(set->fonts[i], FC_FAMILY);
@@ -97,7 +99,12 @@ const Machine& machine() {
       if (sources.empty()) out.names.push_back(name);
       const Source source = sourceOf(set->fonts[i]);
       const auto alike = [&](const Source& s) { return s.face == source.face; };
-      if (std::none_of(sources.begin(), sources.end(), alike)) sources.push_back(source);
+      // Narrow and wide faces that go by the same name give way to the usual one.
+      const auto known = std::find_if(sources.begin(), sources.end(), alike);
+      if (known == sources.end())
+        sources.push_back(source);
+      else if (source.fromUsualWidth < known->fromUsualWidth)
+        *known = source;
     }
     return out;
   }();
@@ -176,6 +183,20 @@ FoundFont fontFor(const FaceChoice& choice) {
   }
   const Source standIn = nearestIn(*sourcesOf(FaceChoice{}.family));
   return {loaded(standIn), standIn.face, true};
+}
+
+FoundFont fontFor(const FaceChoice& choice, const std::string& axes) {
+  FoundFont found = fontFor(choice);
+  if (axes.empty()) return found;
+  static std::mutex mutex;
+  static std::map<std::pair<FontPtr, std::string>, FontPtr> known;
+  const std::lock_guard lock(mutex);
+  constexpr std::size_t most = 500;
+  if (known.size() > most) known.clear();
+  FontPtr& font = known[{found.font, axes}];
+  if (!font) font = found.font->at(axes);
+  found.font = font;
+  return found;
 }
 
 FontPtr fontWith(char32_t letter, const FaceChoice& like) {

@@ -29,6 +29,8 @@ struct FoundFont {
 };
 /// The face of the family that is nearest to what is asked for: first italic or not, then by weight.
 FoundFont fontFor(const FaceChoice& choice);
+/// At other places of its axes, when it is a variable font: see Font::at.
+FoundFont fontFor(const FaceChoice& choice, const std::string& axes);
 /// A font of the machine that has a letter which the chosen one lacks; null when none has.
 FontPtr fontWith(char32_t letter, const FaceChoice& like);
 

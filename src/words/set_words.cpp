@@ -3,242 +3,147 @@
 #include <algorithm>
 #include <cmath>
 
-#include "words/font_library.h"
-#include "words/text_breaks.h"
-
 namespace widecut {
 namespace {
 
-/// A run of glyphs in points, from the line's left end on.
-struct PlacedRun {
-  FontPtr font;
-  ShapedRun run;
-  std::size_t from = 0, to = 0;
-  double x = 0, width = 0;
-};
-
-struct ShapedLine {
-  std::vector<PlacedRun> runs;
-  double width = 0;
-};
-
-/// Shapes stretches of one text in one style.
-class Shaper {
- public:
-  Shaper(const std::string& text, const TextStyle& style, FontPtr font)
-      : text_(text), style_(style), font_(std::move(font)) {}
-
-  ShapedLine line(std::size_t from, std::size_t to) const {
-    ShapedLine out;
-    for (std::size_t at = from; at < to;) {
-      PlacedRun run;
-      run.font = fontAt(at);
-      run.from = at;
-      while (at < to && (at == run.from || continues(run, at))) at += letterAt(text_, at).bytes;
-      run.to = std::min(at, to);
-      run.run = run.font->shaped(text_, run.from, run.to);
-      run.x = out.width;
-      for (const ShapedGlyph& glyph : run.run.glyphs) run.width += glyph.advance * style_.size;
-      out.width += run.width;
-      out.runs.push_back(std::move(run));
-    }
-    return out;
-  }
-
-  /// The places between the letters of a line; `letters` are those of the whole text.
-  std::vector<CaretStop> stops(const ShapedLine& line, std::size_t from, std::size_t to,
-                               const std::vector<std::size_t>& letters) const {
-    std::vector<CaretStop> out;
-    if (line.runs.empty()) out.push_back({from, 0});
-    for (const PlacedRun& run : line.runs) addStops(run, letters, out);
-    if (!line.runs.empty()) {
-      const PlacedRun& last = line.runs.back();
-      out.push_back({to, last.run.leftward ? last.x : last.x + last.width});
-    }
-    return out;
-  }
-
- private:
-  FontPtr fontAt(std::size_t at) const {
-    const char32_t letter = letterAt(text_, at).code;
-    if (letter == ' ' || font_->has(letter)) return font_;
-    FontPtr other = fontWith(letter, style_.face);
-    return other ? other : font_;
-  }
-  bool continues(const PlacedRun& run, std::size_t at) const {
-    return isAttached(letterAt(text_, at).code) || fontAt(at) == run.font;
-  }
-
-  /// A cluster of several letters, such as a ligature, is shared out evenly among them.
-  void addStops(const PlacedRun& run, const std::vector<std::size_t>& letters, std::vector<CaretStop>& out) const {
-    const auto& glyphs = run.run.glyphs;
-    double x = run.x;
-    std::vector<CaretStop> stops;
-    for (std::size_t i = 0; i < glyphs.size();) {
-      const std::size_t cluster = glyphs[i].at;
-      double width = 0;
-      std::size_t after = i;
-      for (; after < glyphs.size() && glyphs[after].at == cluster; ++after)
-        width += glyphs[after].advance * style_.size;
-      const std::size_t next =
-          run.run.leftward ? (i == 0 ? run.to : glyphs[i - 1].at) : (after < glyphs.size() ? glyphs[after].at : run.to);
-      const auto first = std::lower_bound(letters.begin(), letters.end(), cluster);
-      const auto end = std::lower_bound(first, letters.end(), next);
-      const auto count = static_cast<double>(end - first);
-      for (auto letter = first; letter != end; ++letter) {
-        const double share = static_cast<double>(letter - first) / count;
-        stops.push_back({*letter, run.run.leftward ? x + width * (1 - share) : x + width * share});
-      }
-      x += width;
-      i = after;
-    }
-    std::sort(stops.begin(), stops.end(), [](const CaretStop& a, const CaretStop& b) { return a.at < b.at; });
-    out.insert(out.end(), stops.begin(), stops.end());
-  }
-
-  const std::string& text_;
-  const TextStyle& style_;
-  FontPtr font_;
-};
-
 /// Where a place is along its line; places between two stops count as the next one.
-double xAt(const std::vector<CaretStop>& stops, std::size_t place) {
-  const auto stop =
-      std::lower_bound(stops.begin(), stops.end(), place, [](const CaretStop& s, std::size_t at) { return s.at < at; });
+double xAt(const SetLine& line, std::size_t place) {
+  const auto& stops = line.stops();
+  const std::size_t inLine = place - std::min(place, line.from);
+  const auto stop = std::lower_bound(stops.begin(), stops.end(), inLine,
+                                     [](const CaretStop& s, std::size_t at) { return s.at < at; });
   return stop == stops.end() ? stops.back().x : stop->x;
 }
 
-/// The width of a stretch of a line, white space at its end not counted.
-double widthOf(const std::string& text, const std::vector<CaretStop>& stops, std::size_t from, std::size_t to) {
-  while (to > from && text[to - 1] == ' ') --to;
-  return std::abs(xAt(stops, to) - xAt(stops, from));
-}
-
-/// Breaks one paragraph greedily.
-class Breaker {
- public:
-  Breaker(const std::string& text, std::vector<CaretStop> stops, double measure)
-      : text_(text), stops_(std::move(stops)), measure_(measure) {}
-
-  /// The ends of the lines.
-  std::vector<std::size_t> ends(std::size_t from, std::size_t to) const {
-    std::vector<std::size_t> out;
-    const auto places = lineStops(std::string_view(text_).substr(from, to - from));
-    std::size_t begin = from, best = from;
-    for (std::size_t i = 0; i < places.size();) {
-      const std::size_t place = from + places[i];
-      if (fits(begin, place)) {
-        best = place;
-        ++i;
-      } else if (best > begin) {
-        out.push_back(best);
-        begin = best;
-      } else {
-        begin = best = lastLetterThatFits(begin, place);
-        out.push_back(begin);
-        if (begin >= place) ++i;
-      }
-    }
-    if (out.empty() || begin < to) out.push_back(to);
-    return out;
-  }
-
- private:
-  bool fits(std::size_t from, std::size_t to) const {
-    constexpr double rounding = 1e-9;
-    return widthOf(text_, stops_, from, to) - rounding <= measure_;
-  }
-  /// A word that is wider than the frame is broken between letters; one of them stands in any case.
-  std::size_t lastLetterThatFits(std::size_t begin, std::size_t end) const {
-    auto stop = std::upper_bound(stops_.begin(), stops_.end(), begin,
-                                 [](std::size_t at, const CaretStop& s) { return at < s.at; });
-    std::size_t last = begin;
-    for (; stop != stops_.end(); ++stop) {
-      if (last > begin && (stop->at > end || !fits(begin, stop->at))) break;
-      last = stop->at;
-    }
-    return last;
-  }
-
-  const std::string& text_;
-  std::vector<CaretStop> stops_;
-  double measure_;
+/// The point of a line below or above which another one is, and how far away that is.
+struct Nearest {
+  double x = 0;  ///< On the line.
+  double away = 0;
 };
-
-double alignedShift(Align align, double room) {
-  switch (align) {
-    case Align::Left:
-      return 0;
-    case Align::Centre:
-      return room / 2;
-    case Align::Right:
-      return room;
+Nearest nearestOn(const SetLine& line, Point point) {
+  const auto awayFrom = [&](Point onLine) {
+    const double above = -line.ascent - onLine.y, below = onLine.y - line.descent;
+    return std::max({above, below, 0.0});
+  };
+  if (line.bends.empty()) {
+    const Point p = point - line.start;
+    return {p.x, awayFrom(p)};
   }
-  return 0;
-}
-
-void addOutline(const ShapedLine& shaped, Point start, double size, Outline& outline) {
-  for (const PlacedRun& run : shaped.runs) {
-    double x = start.x + run.x;
-    for (const ShapedGlyph& glyph : run.run.glyphs) {
-      run.font->addOutline(glyph.glyph, Point{x, start.y} + glyph.offset * size, size, outline);
-      x += glyph.advance * size;
-    }
+  Nearest best{0, std::numeric_limits<double>::infinity()};
+  for (const Bend& bend : line.bends) {
+    const auto back = bend.place.inverse();
+    if (!back) continue;
+    const Point p = (*back)(point);
+    const double beside = std::max({bend.from - p.x, p.x - bend.to, 0.0});
+    const double away = std::hypot(beside, awayFrom(p));
+    if (away < best.away) best = {std::clamp(p.x, bend.from, bend.to), away};
   }
+  return best;
 }
 
 const SetLine& nearestLine(const SetWords& words, Point point) {
+  // Of lines side by side, between holes, the one that is nearest from the side too.
   const auto away = [&](const SetLine& line) {
-    const Box box = boxOf(words, line);
-    return std::max({box.low.y - point.y, point.y - box.high.y, 0.0});
+    const double up = nearestOn(line, point).away;
+    if (!line.bends.empty()) return up;
+    const double x = point.x - line.start.x;
+    constexpr double aside = 1e-3;  // lines count more than sides do
+    return up + aside * std::max({-x, x - line.width, 0.0});
   };
   const SetLine* nearest = &words.lines.front();
+  double least = away(*nearest);
   for (const SetLine& line : words.lines)
-    if (away(line) < away(*nearest)) nearest = &line;
+    if (const double here = away(line); here < least) {
+      nearest = &line;
+      least = here;
+    }
   return *nearest;
+}
+
+std::size_t placeNear(const SetLine& line, double x) {
+  const auto& stops = line.stops();
+  const auto nearest = std::min_element(
+      stops.begin(), stops.end(), [&](const auto& a, const auto& b) { return std::abs(a.x - x) < std::abs(b.x - x); });
+  return line.from + nearest->at;
+}
+
+void addBox(const Box& box, const Affine& place, Outline& outline) {
+  outline.contours.push_back(
+      transformed(polygon({box.corner(0), box.corner(1), box.corner(2), box.corner(3)}), place).contours.front());
+}
+
+void addGlyph(const SetLine& line, const SetRun& run, const SetGlyph& glyph, double x, Outline& outline) {
+  const Point at = Point{x, -run.raised} + glyph.offset;
+  if (line.bends.empty()) {
+    run.font->addOutline(glyph.glyph, line.start + at, run.size, outline);
+    return;
+  }
+  Outline one;
+  run.font->addOutline(glyph.glyph, at, run.size, one);
+  const Outline bent = transformed(one, placeOn(line, x + glyph.advance / 2));
+  outline.contours.insert(outline.contours.end(), bent.contours.begin(), bent.contours.end());
+}
+
+void addUnderline(const SetLine& line, const SetRun& run, Outline& outline) {
+  const double top = run.font->underlineDepth() * run.size - run.raised;
+  const double thickness = run.font->underlineThickness() * run.size;
+  for (const auto& corners : [&] {
+         std::vector<Box> boxes;
+         if (line.bends.empty()) boxes.push_back({{run.x, top}, {run.x + run.width, top + thickness}});
+         double x = run.x;
+         for (const SetGlyph& glyph : run.glyphs) {
+           if (!line.bends.empty()) boxes.push_back({{x, top}, {x + glyph.advance, top + thickness}});
+           x += glyph.advance;
+         }
+         return boxes;
+       }())
+    addBox(corners, placeOn(line, corners.centre().x), outline);
+}
+
+void addLine(const SetLine& line, std::size_t from, std::size_t to, Outline& outline) {
+  for (const SetRun& run : line.body->runs) {
+    double x = run.x;
+    for (const SetGlyph& glyph : run.glyphs) {
+      const std::size_t at = line.paragraph + glyph.at;
+      if (at >= from && at < to) addGlyph(line, run, glyph, x, outline);
+      x += glyph.advance;
+    }
+    if (run.underlined && line.paragraph + run.from >= from && line.paragraph + run.from < to)
+      addUnderline(line, run, outline);
+  }
 }
 
 }  // namespace
 
-SetWords setWords(const std::string& text, const TextStyle& style, const std::optional<TextFrame>& frame) {
-  const FoundFont found = fontFor(style.face);
-  SetWords out;
-  out.ascent = found.font->ascent() * style.size;
-  out.descent = found.font->descent() * style.size;
-  const Shaper shaper(text, style, found.font);
-  const auto letters = letterStops(text);
-  double y = frame ? out.ascent : 0;
-  const auto fits = [&] {
-    constexpr double rounding = 1e-6;
-    return !frame || y + out.descent <= frame->height + rounding;
-  };
-  const auto add = [&](std::size_t from, std::size_t to, bool broken) {
-    const ShapedLine shaped = shaper.line(from, to);
-    SetLine line{from, to, {0, y}, shaped.width, shaper.stops(shaped, from, to, letters)};
-    if (broken) line.width = widthOf(text, line.stops, from, to);
-    line.start.x = alignedShift(style.align, (frame ? frame->width : 0) - line.width);
-    if (fits()) {
-      addOutline(shaped, line.start, style.size, out.outline);
-      out.shown = out.lines.size() + 1;
-    }
-    y += style.leading;
-    out.lines.push_back(std::move(line));
-  };
-  for (std::size_t from = 0; from <= text.size();) {
-    const std::size_t to = std::min(text.find('\n', from), text.size());
-    if (frame) {
-      const ShapedLine whole = shaper.line(from, to);
-      const Breaker breaker(text, shaper.stops(whole, from, to, letters), frame->width);
-      std::size_t begin = from;
-      for (const std::size_t end : breaker.ends(from, to)) {
-        add(begin, end, end < to);
-        begin = end;
-      }
-    } else {
-      add(from, to, false);
-    }
-    from = to + 1;
-  }
+bool TextFrame::operator==(const TextFrame& other) const {
+  const bool isSameOutline = outline == other.outline || (outline && other.outline && *outline == *other.outline);
+  return isSameOutline && width == other.width && height == other.height && inset == other.inset &&
+         columns == other.columns && gutter == other.gutter && isBalanced == other.isBalanced &&
+         upright == other.upright && first == other.first;
+}
+
+Affine placeOn(const SetLine& line, double x) {
+  if (line.bends.empty()) return Affine::move(line.start);
+  const auto after = std::upper_bound(line.bends.begin(), line.bends.end(), x,
+                                      [](double place, const Bend& bend) { return place < bend.to; });
+  return (after == line.bends.end() ? line.bends.back() : *after).place;
+}
+
+void addOutline(const SetLine& line, Outline& outline) {
+  addLine(line, 0, static_cast<std::size_t>(-1), outline);
+  for (const Box& rule : line.body->rules) addBox(rule, placeOn(line, rule.centre().x), outline);
+}
+
+Outline outlineOf(const SetWords& words) {
+  Outline out;
+  for (std::size_t i = 0; i < words.shown; ++i) addOutline(words.lines[i], out);
+  return out;
+}
+
+Outline outlineOf(const SetWords& words, std::size_t from, std::size_t to) {
+  Outline out;
+  for (std::size_t i = 0; i < words.shown; ++i)
+    if (words.lines[i].from < to && words.lines[i].to > from) addLine(words.lines[i], from, to, out);
   return out;
 }
 
@@ -248,44 +153,97 @@ std::size_t lineAt(const SetWords& words, std::size_t at) {
   return line;
 }
 
-Point caretAt(const SetWords& words, std::size_t at) {
+Affine caretPlace(const SetWords& words, std::size_t at) {
   const SetLine& line = words.lines[lineAt(words, at)];
-  return line.start + Point{xAt(line.stops, at), 0};
+  const double x = xAt(line, at);
+  return placeOn(line, x) * Affine::move({x, 0});
 }
 
-std::size_t placeOnLine(const SetLine& line, double x) {
-  const auto nearest = std::min_element(line.stops.begin(), line.stops.end(), [&](const auto& a, const auto& b) {
-    return std::abs(line.start.x + a.x - x) < std::abs(line.start.x + b.x - x);
-  });
-  return nearest->at;
-}
+Point caretAt(const SetWords& words, std::size_t at) { return caretPlace(words, at)(Point{}); }
 
-std::size_t placeAt(const SetWords& words, Point point) { return placeOnLine(nearestLine(words, point), point.x); }
+std::size_t placeOnLine(const SetLine& line, double x) { return placeNear(line, x - line.start.x); }
+
+std::size_t placeAt(const SetWords& words, Point point) {
+  const SetLine& line = nearestLine(words, point);
+  return placeNear(line, nearestOn(line, point).x);
+}
 
 std::size_t letterUnder(const SetWords& words, Point point) {
   const SetLine& line = nearestLine(words, point);
-  const double x = point.x - line.start.x;
-  for (std::size_t i = 0; i + 1 < line.stops.size(); ++i) {
-    const auto [low, high] = std::minmax(line.stops[i].x, line.stops[i + 1].x);
-    if (x >= low && x < high) return line.stops[i].at;
+  const double x = nearestOn(line, point).x;
+  const auto& stops = line.stops();
+  for (std::size_t i = 0; i + 1 < stops.size(); ++i) {
+    const auto [low, high] = std::minmax(stops[i].x, stops[i + 1].x);
+    if (x >= low && x < high) return line.from + stops[i].at;
   }
-  return placeOnLine(line, point.x);
+  return placeNear(line, x);
 }
 
-std::vector<Box> boxesOf(const SetWords& words, std::size_t from, std::size_t to) {
-  std::vector<Box> boxes;
+namespace {
+
+/// The stretches of x between two places, as the letters stand: more than one where some are read from the right.
+std::vector<std::pair<double, double>> stretchesOf(const SetLine& line, std::size_t from, std::size_t to) {
+  std::vector<std::pair<double, double>> out;
+  const auto& stops = line.stops();
+  for (std::size_t i = 0; i + 1 < stops.size(); ++i) {
+    const std::size_t at = line.from + stops[i].at;
+    if (at < from || at >= to) continue;
+    // The width of a letter reaches to the next stop to its right, or for one read from the right to its left: where
+    // directions change, the neighbour in the text is not the one on the line.
+    std::pair<double, double> one = std::minmax(stops[i].x, stops[i + 1].x);
+    for (const SetRun& run : line.body->runs) {
+      const std::size_t inParagraph = at - line.paragraph;
+      if (run.glyphs.empty() || inParagraph < run.from || inParagraph >= run.to) continue;
+      one.first = std::max(one.first, run.x);
+      one.second = std::min(one.second, run.x + run.width);
+    }
+    if (!(one.first < one.second)) continue;
+    if (!out.empty() && std::abs(out.back().second - one.first) < 1e-6)
+      out.back().second = one.second;
+    else
+      out.push_back(one);
+  }
+  return out;
+}
+
+}  // namespace
+
+std::vector<std::vector<Point>> areasOf(const SetWords& words, std::size_t from, std::size_t to) {
+  std::vector<std::vector<Point>> areas;
+  if (from >= to) return areas;
+  const auto add = [&](const SetLine& line, double left, double right) {
+    const Affine place = placeOn(line, (left + right) / 2);
+    const Box box{{left, -line.ascent}, {right, line.descent}};
+    std::vector<Point> corners;
+    for (int i = 0; i < 4; ++i) corners.push_back(place(box.corner(i)));
+    areas.push_back(std::move(corners));
+  };
   for (const SetLine& line : words.lines) {
-    if (line.to < from || line.from > to || from == to) continue;
-    const double a = line.start.x + xAt(line.stops, std::max(from, line.from));
-    const double b = line.start.x + xAt(line.stops, std::min(to, line.to));
-    const Box whole = boxOf(words, line);
-    boxes.push_back({{std::min(a, b), whole.low.y}, {std::max(a, b), whole.high.y}});
+    if (line.to < from || line.from > to) continue;
+    for (const auto& [left, right] : stretchesOf(line, from, to)) {
+      if (line.bends.empty()) {
+        add(line, left, right);
+        continue;
+      }
+      for (const Bend& bend : line.bends)
+        if (bend.to > left && bend.from < right) add(line, std::max(bend.from, left), std::min(bend.to, right));
+    }
   }
-  return boxes;
+  return areas;
 }
 
-Box boxOf(const SetWords& words, const SetLine& line) {
-  return {{line.start.x, line.start.y - words.ascent}, {line.start.x + line.width, line.start.y + words.descent}};
+Box boxOf(const SetLine& line) {
+  if (line.bends.empty())
+    return {{line.start.x, line.start.y - line.ascent}, {line.start.x + line.width, line.start.y + line.descent}};
+  Box out;
+  for (const Bend& bend : line.bends) out.add(bend.place(Box{{bend.from, -line.ascent}, {bend.to, line.descent}}));
+  return out;
+}
+
+Box boxOf(const SetWords& words) {
+  Box out;
+  for (std::size_t i = 0; i < words.shown; ++i) out.add(boxOf(words.lines[i]));
+  return out;
 }
 
 }  // namespace widecut

@@ -63,7 +63,7 @@ std::string cleanText(std::string_view text) {
                code == paragraphSeparator) {
       out += '\n';
     } else if (code == '\t') {
-      out += ' ';
+      out += '\t';
     } else if (code < 0) {
       append(out, replacement);
     } else if (u_charType(code) != U_CONTROL_CHAR) {

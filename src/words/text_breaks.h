@@ -8,8 +8,8 @@
 
 namespace widecut {
 
-/// The text as it is kept: valid UTF-8 (what is not becomes U+FFFD), a line feed for every kind of line end, a space
-/// for a tab, and no other control characters.
+/// The text as it is kept: valid UTF-8 (what is not becomes U+FFFD), a line feed for every kind of line end, and no
+/// other control characters but tabs.
 std::string cleanText(std::string_view text);
 
 /// The places between letters, the beginning and the end included; rising.

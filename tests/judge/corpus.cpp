@@ -172,7 +172,7 @@ std::vector<Operand> wordPair(Random& r) {
   // In the order in which arguments were worked out when the figures were taken: from the last to the first.
   const double size = uniform(r, 40, 90);
   const char* const word = words[whole(r, 0, 7)];
-  const Outline text = setWords(word, {faces[whole(r, 0, 2)], size}, {}).outline;
+  const Outline text = outlineOf(setWords(word, {faces[whole(r, 0, 2)], size}, {}));
   const Box box = bounds(text);
   const Outline shape = whole(r, 0, 1) ? primitive(r) : blob(r, whole(r, 5, 9), 60, 0.4);
   return {{placed(text, -box.centre().x, -box.centre().y)},

@@ -21,10 +21,12 @@
 #include "project/edits/sheets.h"
 #include "project/edits/starters.h"
 #include "project/edits/words.h"
+#include "project/edits/words_following.h"
 #include "project/forms/repeat.h"
 #include "project/resolve.h"
 #include "sample.h"
 #include "shapes/node_edits.h"
+#include "words/text_breaks.h"
 
 namespace widecut {
 
@@ -52,13 +54,15 @@ class EveryEdit {
   Project project;
   std::string last;  ///< What next() did.
 
-  Project next() {
+  /// With all words that follow something brought to it.
+  Project next() { return withWordsFollowing(project, edited()); }
+  Project edited() {
     const auto ids = someItems();
     const Id one = anyItem();
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 63.99));
+    const int which = static_cast<int>(number(0, 67.99));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -285,6 +289,30 @@ class EveryEdit {
         const std::vector<LevelEntry> entries{{"", number(0, 1)}, {"a label", number(0, 1)}};
         return withLevelRow(levelled, one, entries, made);
       }
+      case 63:
+        return number(0, 1) < 0.5 ? withWordsIn(project, one, anyWords(), {}, fresh)
+                                  : withWordsAlong(project, one, anyWords(), {}, fresh);
+      case 64:
+        return number(0, 1) < 0.6 ? withFlow(project, one, anyItem()) : withoutFlow(project, one);
+      case 65: {
+        const ItemPtr item = findItem(project, one);
+        const Words* words = item ? wordsOf(*item) : nullptr;
+        if (!words) return project;
+        const auto places = letterStops(words->content().text);
+        const std::size_t from = places[random_() % places.size()], to = places[random_() % places.size()];
+        return withLookBetween(project, one, std::min(from, to), std::max(from, to), difference({}, anyLook()));
+      }
+      case 66:
+        return withTextFrames(project, ids, [&](TextFrame& frame) {
+          frame.inset = number(0, 6);
+          frame.columns = 1 + static_cast<int>(random_() % 3);
+          frame.upright = static_cast<Upright>(random_() % 4);
+          frame.isBalanced = number(0, 1) < 0.4;
+        });
+      case 67:
+        return number(0, 1) < 0.5 ? withWordsLetGo(project, ids) : withTextStyle(project, ids, [&](TextStyle& style) {
+          style = with(style, difference({}, anyLook()));
+        });
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
@@ -335,6 +363,17 @@ class EveryEdit {
                    static_cast<Align>(random_() % 3)};
     if (number(0, 1) < 0.5) words.frame = TextFrame{number(5, 120), number(5, 90)};
     return words;
+  }
+  /// A few aspects of words, others than usual.
+  TextStyle anyLook() {
+    TextStyle style;
+    for (int i = 0; i < 4; ++i) {
+      const auto aspect = static_cast<TextAspect>(random_() % countOfTextAspects);
+      const AspectEntry& entry = entryOf(aspect);
+      if (entry.kind != AspectKind::Words && aspect != TextAspect::Size)
+        setValue(style, aspect, number(entry.least, entry.kind == AspectKind::Switch ? 1 : std::min(entry.most, 40.0)));
+    }
+    return style;
   }
   const Sheet& sheetHere() const { return *findSheet(project, sample_.sheet); }
 

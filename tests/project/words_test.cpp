@@ -173,7 +173,7 @@ TEST_F(WithWords, BakingMakesAnOutlineOfTheLetters) {
 TEST_F(WithWords, WordsAreHitBetweenTheirLetters) {
   const Id word = add("l l");
   const Item& item = *findItem(project, word);
-  const Box line = item.toParent()(boxOf(words(word).set(), words(word).set().lines[0]));
+  const Box line = item.toParent()(boxOf(words(word).set().lines[0]));
   EXPECT_TRUE(isHit(item, line.centre(), 0));
   EXPECT_FALSE(isHit(item, line.high + Point{20, 20}, 1));
 }

@@ -21,15 +21,16 @@ std::vector<std::string> linesOf(const std::string& text, const SetWords& words)
 
 TEST(SetWords, AnOHasAHoleAndSitsOnTheBaseLine) {
   const SetWords o = setWords("o", {{"League Spartan", 700}, 100, 100}, {});
-  EXPECT_EQ(o.outline.contours.size(), 2U);
-  const Box box = bounds(o.outline);
+  EXPECT_EQ(outlineOf(o).contours.size(), 2U);
+  const Box box = bounds(outlineOf(o));
   EXPECT_NEAR(box.high.y, 0, 4);
   EXPECT_GT(box.height(), 30);
-  EXPECT_FALSE(isInside(o.outline, FillRule::Nonzero, box.centre()));
+  EXPECT_FALSE(isInside(outlineOf(o), FillRule::Nonzero, box.centre()));
 }
 
 TEST(SetWords, SizeScalesTheWord) {
-  const Outline small = setWords("Peak", {{}, 10, 12}, {}).outline, large = setWords("Peak", {{}, 40, 48}, {}).outline;
+  const Outline small = outlineOf(setWords("Peak", {{}, 10, 12}, {}));
+  const Outline large = outlineOf(setWords("Peak", {{}, 40, 48}, {}));
   EXPECT_NEAR(bounds(large).width(), 4 * bounds(small).width(), 1e-6);
 }
 
@@ -45,7 +46,7 @@ TEST(SetWords, LineFeedsEndLinesWithTheLeadingBetweenThem) {
 TEST(SetWords, NoTextIsOneEmptyLineForTheCaret) {
   const SetWords words = setWords("", plain, {});
   ASSERT_EQ(words.lines.size(), 1U);
-  EXPECT_TRUE(words.outline.isEmpty());
+  EXPECT_TRUE(outlineOf(words).isEmpty());
   EXPECT_EQ(caretAt(words, 0), Point{});
   EXPECT_EQ(setWords("a\n", plain, {}).lines.size(), 2U);
 }
@@ -91,20 +92,20 @@ TEST(SetWords, LinesBeyondTheFrameAreCountedNotShown) {
   EXPECT_EQ(words.lines.size(), 3U);
   EXPECT_EQ(words.shown, 2U);
   EXPECT_FALSE(words.fits());
-  EXPECT_EQ(words.outline, setWords("one\ntwo", plain, TextFrame{200, 55}).outline);
+  EXPECT_EQ(outlineOf(words), outlineOf(setWords("one\ntwo", plain, TextFrame{200, 55})));
 }
 
 TEST(SetWords, ACaretStandsBetweenLettersAndIsFoundAgain) {
   const std::string text = "caf\xC3\xA9 fi\nrow";
   const SetWords words = setWords(text, {{"EB Garamond", 400}, 30, 36}, {});
   double last = -1;
-  for (const CaretStop& stop : words.lines[0].stops) {
+  for (const CaretStop& stop : words.lines[0].stops()) {
     EXPECT_GT(stop.x, last);
     last = stop.x;
     EXPECT_EQ(placeAt(words, words.lines[0].start + Point{stop.x, -5}), stop.at);
   }
   EXPECT_NEAR(last, words.lines[0].width, 1e-9);
-  EXPECT_EQ(words.lines[0].stops.size(), 8U);  // a ligature of f and i is two letters
+  EXPECT_EQ(words.lines[0].stops().size(), 8U);  // a ligature of f and i is two letters
   EXPECT_EQ(lineAt(words, 9), 1U);
   EXPECT_EQ(caretAt(words, 9), (Point{0, 36}));
   EXPECT_EQ(placeAt(words, {500, 500}), text.size());
@@ -113,18 +114,19 @@ TEST(SetWords, ACaretStandsBetweenLettersAndIsFoundAgain) {
 
 TEST(SetWords, WhatIsSelectedHasABoxOnEachLine) {
   const SetWords words = setWords("one\ntwo\nthree", plain, {});
-  const auto boxes = boxesOf(words, 1, 10);
-  ASSERT_EQ(boxes.size(), 3U);
-  EXPECT_GT(boxes[0].low.x, 0);
-  EXPECT_NEAR(boxes[1].width(), words.lines[1].width, 1e-9);
-  EXPECT_LT(boxes[2].width(), words.lines[2].width);
-  EXPECT_TRUE(boxesOf(words, 4, 4).empty());
+  const auto areas = areasOf(words, 1, 10);
+  ASSERT_EQ(areas.size(), 3U);
+  const auto width = [&](std::size_t i) { return areas[i][1].x - areas[i][0].x; };
+  EXPECT_GT(areas[0][0].x, 0);
+  EXPECT_NEAR(width(1), words.lines[1].width, 1e-9);
+  EXPECT_LT(width(2), words.lines[2].width);
+  EXPECT_TRUE(areasOf(words, 4, 4).empty());
 }
 
 TEST(SetWords, WordsReadFromTheRightHaveTheirCaretThere) {
   const std::string text = "\xD7\x90\xD7\x91\xD7\x92";  // three Hebrew letters
   const SetWords words = setWords(text, plain, {});
-  const auto& stops = words.lines[0].stops;
+  const auto& stops = words.lines[0].stops();
   ASSERT_EQ(stops.size(), 4U);
   EXPECT_GT(stops.front().x, stops.back().x);
 }

@@ -10,7 +10,7 @@ using Places = std::vector<std::size_t>;
 TEST(TextBreaks, TextIsCleanedOfWhatCannotBeSet) {
   EXPECT_EQ(cleanText("a\r\nb\rc\x0b"
                       "d\te"),
-            "a\nb\nc\nd e");
+            "a\nb\nc\nd\te");
   EXPECT_EQ(cleanText(std::string("a\0b\x01", 4)), "ab");
   EXPECT_EQ(cleanText("a\xff"
                       "b"),

@@ -2,10 +2,15 @@
 #pragma once
 
 #include "app/bench/bench_page.h"
+#include "app/bench/words_numbers.h"
 
 class QLabel;
+class QLineEdit;
+class QStackedLayout;
 
 namespace widecut {
+
+class NumbersGrid;
 
 class WordsPage : public BenchPage {
   Q_OBJECT
@@ -14,9 +19,28 @@ class WordsPage : public BenchPage {
   void refresh(bool selection) override;
 
  private:
+  QWidget* buildSits();
+  QWidget* buildTyped();
+  void showFit(const Words* words);
+  void showGroup(const Words* words);
+  /// The words' content, or what the next ones will be made of.
+  Words::Content content(const Words* words) const;
+  const WordsGroup* group() const;
+  Project changed(int number, double value) const;
+  void settleWords(std::size_t field);
+
+  Trial trial_{desk_};
+  int chosen_ = -1;  ///< Of the groups; −1 for how the words sit.
   QLabel *heading_, *picture_, *fit_;
-  QPushButton *reframe_, *frame_, *letters_;
-  std::vector<QPushButton*> buttons_;
+  QPushButton *reframe_, *frame_, *letters_, *sits_;
+  std::vector<QPushButton*> buttons_, switches_;
+  QWidget *sitsBox_, *groupBox_;
+  NumbersGrid* numbers_;
+  struct Typed {
+    QLabel* caption;
+    QLineEdit* field;
+  };
+  std::vector<Typed> typed_;
 };
 
 }  // namespace widecut

@@ -3,12 +3,37 @@
 
 #include "app/commands/command_rules.h"
 #include "project/edits/words.h"
+#include "project/edits/words_following.h"
 
 namespace widecut::commands {
 
 inline bool onlyWords(const Desk& desk) { return desk.onlyItem() && wordsOf(*desk.onlyItem()); }
 inline bool anyWords(const Desk& desk) { return !wordsAmong(desk.settled(), desk.selection()).empty(); }
 inline bool overset(const Desk& desk) { return onlyWords(desk) && !wordsOf(*desk.onlyItem())->set().fits(); }
+
+inline bool following(const Desk& desk) { return onlyWords(desk) && wordsOf(*desk.onlyItem())->content().on != 0; }
+inline bool flowing(const Desk& desk) {
+  return onlyWords(desk) && framesOfStory(desk.settled(), desk.onlyItem()->id).size() > 1;
+}
+inline bool writable(const Desk& desk) {
+  return desk.onlyItem() && !wordsOf(*desk.onlyItem()) && !showsChildren(desk.onlyItem()->form);
+}
+inline bool twoFrames(const Desk& desk) {
+  const auto& chosen = desk.selection();
+  if (chosen.size() != 2) return false;
+  for (const Id id : chosen) {
+    const ItemPtr item = findItem(desk.settled(), id);
+    if (!item || !wordsOf(*item) || !wordsOf(*item)->content().frame) return false;
+  }
+  return true;
+}
+inline void flowOn(const Site& s) {
+  Project changed = withFlow(s.desk.settled(), s.desk.selection()[0], s.desk.selection()[1]);
+  if (isSame(changed, s.desk.settled()))
+    emit s.desk.told(Desk::tr("Not done: the text of the second frame comes from another one"));
+  else
+    s.desk.commit(Desk::tr("Flow on"), std::move(changed));
+}
 
 template <Align A>
 void align(const Site& s) {
@@ -46,6 +71,53 @@ inline constexpr Command textCommands[] = {
      .words = QT_TRANSLATE_NOOP("Commands", "Words to the right"),
      .run = align<Align::Right>,
      .applies = anyWords},
+    {.id = Do::WordsJustified,
+     .menu = Menu::Text,
+     .name = "wordsJustified",
+     .words = QT_TRANSLATE_NOOP("Commands", "Words justified"),
+     .run = align<Align::Justified>,
+     .applies = anyWords},
+    {.id = Do::WriteIn,
+     .menu = Menu::Text,
+     .lineBefore = true,
+     .byPointer = true,
+     .name = "writeIn",
+     .words = QT_TRANSLATE_NOOP("Commands", "Write in it"),
+     .keys = "Shift+W",
+     .run = [](const Site& s) { s.desk.writeIn(); },
+     .applies = writable,
+     .hint = QT_TRANSLATE_NOOP("Commands", "Words that fill this outline, and follow it; along it, where it is open"),
+     .brief = QT_TRANSLATE_NOOP("Commands", "Write in it")},
+    {.id = Do::FlowOn,
+     .menu = Menu::Text,
+     .byPointer = true,
+     .name = "flowOn",
+     .words = QT_TRANSLATE_NOOP("Commands", "Flow on into the next frame"),
+     .run = [](const Site& s) { flowOn(s); },
+     .applies = twoFrames,
+     .hint = QT_TRANSLATE_NOOP("Commands", "What has no room in the frame selected first goes on in the second")},
+    {.id = Do::FlowNoMore,
+     .menu = Menu::Text,
+     .byPointer = true,
+     .name = "flowNoMore",
+     .words = QT_TRANSLATE_NOOP("Commands", "Take the frame out of the flow"),
+     .run =
+         [](const Site& s) {
+           s.desk.commit(Desk::tr("Take a frame out"), withoutFlow(s.desk.settled(), s.desk.onlyItem()->id));
+         },
+     .applies = flowing,
+     .hint = QT_TRANSLATE_NOOP("Commands", "The text flows past it, from the frame before to the frame after")},
+    {.id = Do::LetWordsGo,
+     .menu = Menu::Text,
+     .byPointer = true,
+     .name = "letWordsGo",
+     .words = QT_TRANSLATE_NOOP("Commands", "Follow its outline no more"),
+     .run =
+         [](const Site& s) {
+           s.desk.commit(Desk::tr("Let words go"), withWordsLetGo(s.desk.settled(), s.desk.selection()));
+         },
+     .applies = following,
+     .hint = QT_TRANSLATE_NOOP("Commands", "The words stay as they are, with a frame or a line of their own")},
     {.id = Do::FrameToWords,
      .menu = Menu::Text,
      .lineBefore = true,

@@ -70,7 +70,7 @@ Result<void> takeText(Desk& desk, const QString& text) {
   content.text = cleanText(text.toStdString());
   while (!content.text.empty() && content.text.back() == '\n') content.text.pop_back();
   if (content.text.empty()) return problem("the text on the clipboard is empty");
-  if (content.text.size() > limits::mostTextBytes) return problem("the text is longer than 100,000 bytes");
+  if (content.text.size() > limits::mostTextBytes) return problem("the text is longer than 2,000,000 bytes");
   content.style = desk.textStyleForNew();
   const SheetPtr on = desk.sheet();
   // What is wider than the sheet gets a frame.

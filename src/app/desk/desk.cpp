@@ -9,6 +9,7 @@
 #include "geometry/measure.h"
 #include "project/edits/order.h"
 #include "project/edits/sheets.h"
+#include "project/edits/words_following.h"
 #include "project/limits.h"
 #include "project/usual_colours.h"
 
@@ -83,6 +84,7 @@ void Desk::dropPreview() {
 }
 
 bool Desk::commit(const QString& name, Project changed) {
+  changed = withWordsFollowing(settled(), changed);
   const bool wasTrying = isTrying();
   dropPreview();
   const bool admitted = admits(changed);
@@ -190,6 +192,7 @@ void Desk::goneThrough() {
 
 void Trial::show(Project changed) {
   if (!desk_) return;
+  changed = withWordsFollowing(desk_->settled(), changed);
   // What was worked out before the sheet was there is of no use any more.
   if (!desk_->admits(changed) || !findSheet(changed, desk_->sheet_)) {
     drop();
@@ -329,6 +332,13 @@ void Desk::typeOn(Id words, std::optional<Point> at) {
   emit typingWanted(words, at);
 }
 
+void Desk::writeIn() {
+  const ItemPtr item = onlyItem();
+  if (!item) return;
+  setTool(ToolKind::Words);
+  emit writingWanted(item->id);
+}
+
 TextStyle Desk::textStyleForNew() const {
   if (textStyle_) return *textStyle_;
   constexpr double lines = 22, leading = 1.2;  // so many would stand on the shorter side
@@ -344,8 +354,13 @@ void Desk::setTextStyleForNew(const TextStyle& style) {
   emit toolSet();
 }
 
-void Desk::setTypedOn(Id words) {
-  if (typedOn_ == words) return;
+void Desk::setTypedOn(Id words, std::size_t from, std::size_t to) {
+  const bool isSame = typedOn_ == words;
+  const auto before = std::exchange(typedStretch_, {from, to});
+  if (isSame) {
+    if (before != typedStretch_) emit typedStretchChanged();
+    return;
+  }
   typedOn_ = words;
   emit toolSet();
 }

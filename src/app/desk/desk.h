@@ -180,9 +180,14 @@ class Desk : public QObject {
   void setJoinForNew(std::optional<Role> role);
   /// Takes up the words tool and puts the caret into these words: at a place of the sheet, or behind the last letter.
   void typeOn(Id words, std::optional<Point> at = std::nullopt);
+  /// Takes up the words tool and puts the caret into new words in the selected item, or along it where it is open.
+  void writeIn();
   /// The words that the caret is in; 0 for none.
   Id typedOn() const { return typedOn_; }
-  void setTypedOn(Id words);
+  /// With the letters that are selected there, from one byte of the text to another.
+  void setTypedOn(Id words, std::size_t from = 0, std::size_t to = 0);
+  /// Those of the words that are typed on.
+  std::pair<std::size_t, std::size_t> typedStretch() const { return typedStretch_; }
   /// True when a shape is about to be drawn, and there is one item that it could be joined to.
   bool canJoin() const;
 
@@ -263,8 +268,11 @@ class Desk : public QObject {
   /// The selection is to be flipped: left to right, or top to bottom.
   void flipWanted(bool alongX);
   void typingWanted(Id words, std::optional<Point> at);
+  void writingWanted(Id item);
   /// What the tool in hand is about to draw or do was set otherwise.
   void toolSet();
+  /// Other letters are selected in the words that are typed on, or the caret went elsewhere.
+  void typedStretchChanged();
   void photosReady();
   /// Another project is open, or its file or saved state changed.
   void fileChanged();
@@ -321,6 +329,7 @@ class Desk : public QObject {
   NextShapes nextShapes_;
   std::optional<Role> joinForNew_;
   Id typedOn_ = 0;
+  std::pair<std::size_t, std::size_t> typedStretch_{};
   bool showsNumbers_ = false;
   bool showsArranging_ = false;
   int chosenCopy_ = -1;

@@ -6,6 +6,7 @@
 #include "project/edits/pieces.h"
 #include "project/edits/tree.h"
 #include "project/forms/form.h"
+#include "project/forms/words.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -13,7 +14,8 @@ namespace {
 
 void gather(const ItemPtr& item, std::vector<ItemPtr>& found) {
   if (!item || item->hidden || item->locked) return;
-  if (isPlainShape(*item)) found.push_back(item);
+  // Of words in a frame, the nodes of the frame.
+  if (isPlainShape(*item) || (wordsOf(*item) && nodesOf(*item))) found.push_back(item);
   for (const ItemPtr& child : childrenOf(*item)) gather(child, found);
 }
 

@@ -210,9 +210,13 @@ void paintSelected(QPainter& painter, const Mat& mat, const Project& project, Id
   const auto line = [&](Point a, Point b) { painter.drawLine(mat.toMat(toSheet(a)), mat.toMat(toSheet(b))); };
   for (std::size_t i = 0; i < words->set().shown; ++i) {
     const SetLine& set = words->set().lines[i];
-    line(set.start, set.start + Point{set.width, 0});
+    // Of words in a frame, the frame tells that they are selected.
+    if (set.bends.empty() && !words->content().frame) line(set.start, set.start + Point{set.width, 0});
+    for (const Bend& bend : set.bends) line(bend.place(Point{bend.from, 0}), bend.place(Point{bend.to, 0}));
   }
-  if (words->set().fits()) return;
+  if (words->content().frame && words->content().frame->outline)
+    painter.drawPath(mat.sheetToMat().map(painterPath(transformed(*words->content().frame->outline, toSheet))));
+  if (words->set().fits() || !words->content().frame) return;
   // What does not fit is said where it would go on.
   const TextFrame& frame = *words->content().frame;
   painter.save();

@@ -12,6 +12,7 @@
 #include <QToolButton>
 #include <algorithm>
 
+#include "app/desk/word_looks.h"
 #include "app/look/theme.h"
 #include "app/panels/panel_parts.h"
 #include "app/widgets/drag_caption.h"
@@ -31,7 +32,8 @@ struct AlignButton {
 };
 constexpr AlignButton alignButtons[] = {{"align-left", QT_TRANSLATE_NOOP("widecut::TextPage", "Left")},
                                         {"align-centre", QT_TRANSLATE_NOOP("widecut::TextPage", "Centred")},
-                                        {"align-right", QT_TRANSLATE_NOOP("widecut::TextPage", "Right")}};
+                                        {"align-right", QT_TRANSLATE_NOOP("widecut::TextPage", "Right")},
+                                        {"align-justified", QT_TRANSLATE_NOOP("widecut::TextPage", "Justified")}};
 
 void setSize(TextStyle& style, double size) {
   size = std::clamp(size, limits::leastTextSize, limits::mostTextSize);
@@ -45,6 +47,9 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   // Not at every frame of a drag: that changes no text into something else.
   for (const auto signal : {&Desk::selectionChanged, &Desk::fileChanged})
     connect(&desk, signal, this, &TextPage::lookForWords);
+  connect(&desk, &Desk::typedStretchChanged, this, [this] {
+    if (isVisible()) refresh();
+  });
   auto* grid = panelGrid(this);
   int row = 0;
   grid->addWidget(panelHeading(tr("Words"), this), row++, 0, 1, 3);
@@ -87,7 +92,7 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   connect(family_->lineEdit(), &QLineEdit::editingFinished, this, [this, familyChange] {
     family_->lineEdit()->setModified(false);
     const FontFamily* found = findFamily(family_->currentText().toStdString());
-    if (found && found->name != style().face.family)
+    if (found && found->name != chosenTextStyle(desk_).face.family)
       apply(tr("Font"), familyChange(QString::fromStdString(found->name)));
     refresh();
   });
@@ -171,12 +176,6 @@ QWidget* TextPage::buildAlign() {
 
 bool TextPage::applies() const { return desk_.tool() == ToolKind::Words || first_ != 0; }
 
-TextStyle TextPage::style() const {
-  const ItemPtr item = first_ == 0 ? nullptr : findItem(desk_.project(), first_);
-  const Words* words = item ? wordsOf(*item) : nullptr;
-  return words ? words->content().style : desk_.textStyleForNew();
-}
-
 void TextPage::lookForWords() {
   const auto words = wordsAmong(desk_.project(), desk_.selection());
   first_ = words.empty() ? 0 : words.front()->id;
@@ -185,24 +184,27 @@ void TextPage::lookForWords() {
 void TextPage::apply(const QString& name, const Change& change) {
   trial_.drop();
   desk_.settleAll();  // what is being typed
-  TextStyle next = style();
+  TextStyle next = chosenTextStyle(desk_);
   change(next);
+  const auto [from, to] = desk_.typedStretch();
+  const bool isOfSome = desk_.typedOn() != 0 && from < to;
   if (!wordsAmong(desk_.settled(), desk_.selection()).empty() &&
-      !desk_.commit(name, withTextStyle(desk_.settled(), desk_.selection(), change)))
+      !desk_.commit(name, withChosenTextStyle(desk_, change)))
     return;
-  desk_.setTextStyleForNew(next);
+  if (!isOfSome) desk_.setTextStyleForNew(next);
+  refresh();
   if (desk_.typedOn() != 0) emit keysBack();
 }
 
 void TextPage::tryOut(const Change& change) {
   if (wordsAmong(desk_.settled(), desk_.selection()).empty()) return;
   if (!trial_.isShown()) desk_.settleAll();
-  trial_.show(withTextStyle(desk_.settled(), desk_.selection(), change));
+  trial_.show(withChosenTextStyle(desk_, change));
 }
 
 void TextPage::refresh() {
   if (family_->count() == 0) fillFamilies();  // looking for them takes a moment
-  const TextStyle now = style();
+  const TextStyle now = chosenTextStyle(desk_);
   if (!trial_.isShown() && !family_->lineEdit()->isModified()) {
     const QSignalBlocker quiet(family_);
     family_->setCurrentIndex(family_->findText(QString::fromStdString(now.face.family), Qt::MatchFixedString));

@@ -4,7 +4,7 @@
 #include <QWidget>
 #include <functional>
 
-#include "app/desk/desk.h"
+#include "app/desk/word_looks.h"
 
 class QComboBox;
 class QLabel;
@@ -31,14 +31,12 @@ class TextPage : public QWidget {
   bool eventFilter(QObject* watched, QEvent* event) override;
 
  private:
-  using Change = std::function<void(TextStyle&)>;
+  using Change = TextStyleChange;
 
   void fillFamilies();
   void fillFaces(const FaceChoice& face);
   MeasureField* field(const QString& name, const QString& editName, const std::function<void(TextStyle&, double)>& set);
   QWidget* buildAlign();
-  /// The style that shows: of the first of the selected words, or of the next ones.
-  TextStyle style() const;
   /// Changes all selected words; the next ones too.
   void lookForWords();
   void apply(const QString& name, const Change& change);
@@ -49,7 +47,7 @@ class TextPage : public QWidget {
   Trial trial_{desk_};
   QComboBox *family_, *face_;
   MeasureField *size_, *leading_;
-  QToolButton* align_[3];
+  QToolButton* align_[4];
   QLabel* standIn_;
 };
 

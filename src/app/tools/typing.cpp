@@ -5,6 +5,7 @@
 #include "project/edits/cutouts.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
+#include "project/edits/words_following.h"
 #include "project/limits.h"
 #include "project/names.h"
 
@@ -22,7 +23,7 @@ Typing::Typing(Desk& desk) : desk_(desk), trial_(desk) {
   QObject::connect(&desk, &Desk::settleWanted, &pause_, [this] { settle(); });
   QObject::connect(&desk, &Desk::projectChanged, &pause_, [this] { follow(); });
   QObject::connect(&desk, &Desk::toolSet, &pause_, [this] {
-    if (!draft_ || !text_.empty()) return;
+    if (!draft_ || !typed_.text.empty()) return;
     Words::Content content = wordsOf(draft_->item)->content();
     content.style = desk_.textStyleForNew();
     draft_->item.form = wordsForm(std::move(content));
@@ -34,22 +35,32 @@ void Typing::clear() {
   pause_.stop();
   item_ = 0;
   draft_.reset();
-  text_.clear();
+  typed_ = {};
   preedit_.clear();
   caret_ = anchor_ = 0;
   wantedX_.reset();
   desk_.setTypedOn(0);
 }
 
+void Typing::tellDesk() { desk_.setTypedOn(item_, selectionBegin(), selectionEnd()); }
+
+std::vector<Id> Typing::frames() const {
+  return item_ == 0 ? std::vector<Id>{} : framesOfStory(desk_.project(), item_);
+}
+
 void Typing::beginOn(Id words, std::size_t caret) {
   end();
-  const ItemPtr item = findItem(desk_.settled(), words);
+  const ItemPtr frame = findItem(desk_.settled(), words);
+  if (!frame || !wordsOf(*frame)) return;
+  // A text that flows on is typed where it is kept: in the first of its frames.
+  const Id first = framesOfStory(desk_.settled(), words).front();
+  const ItemPtr item = findItem(desk_.settled(), first);
   if (!item || !wordsOf(*item)) return;
-  item_ = words;
-  text_ = wordsOf(*item)->content().text;
-  caret_ = anchor_ = std::min(caret, text_.size());
+  item_ = first;
+  typed_ = lookedTextOf(*wordsOf(*item));
+  caret_ = anchor_ = std::min(caret, typed_.text.size());
   desk_.select({words});
-  desk_.setTypedOn(words);
+  tellDesk();
 }
 
 void Typing::beginWith(WordsDraft draft) {
@@ -62,7 +73,7 @@ void Typing::end() {
   setPreedit({});
   settle();
   const Id id = item_;
-  const bool isEmpty = text_.empty();
+  const bool isEmpty = typed_.text.empty() && frames().size() < 2;
   clear();
   if (id != 0 && isEmpty) desk_.commit(Desk::tr("Delete"), withoutItems(desk_.settled(), std::vector<Id>{id}));
 }
@@ -78,7 +89,7 @@ void Typing::settle() {
   }
   const bool settled = trial_.settle(Desk::tr("Type"));
   settling_ = false;
-  if (!settled || !draft_ || text_.empty()) return;
+  if (!settled || !draft_ || typed_.text.empty()) return;
   // The words are there now.
   draft_.reset();
   desk_.select({item_});
@@ -94,34 +105,51 @@ void Typing::follow() {
     clear();
     return;
   }
-  if (words->content().text == text_) return;
-  text_ = words->content().text;
-  caret_ = anchor_ = std::min(caret_, text_.size());
-  while (caret_ > 0 && caret_ < text_.size() && (text_[caret_] & '\xC0') == '\x80') anchor_ = --caret_;
+  if (words->content().text == typed_.text) {
+    typed_.looks = words->content().looks;
+    return;
+  }
+  typed_ = lookedTextOf(*words);
+  caret_ = anchor_ = std::min(caret_, typed_.text.size());
+  while (caret_ > 0 && caret_ < typed_.text.size() && (typed_.text[caret_] & '\xC0') == '\x80') anchor_ = --caret_;
+  tellDesk();
+}
+
+Id Typing::shownId() const {
+  const auto all = frames();
+  for (const Id id : all) {
+    const ItemPtr item = findItem(desk_.project(), id);
+    const Words* words = item ? wordsOf(*item) : nullptr;
+    if (!words || words->set().lines.empty()) continue;
+    const auto& lines = words->set().lines;
+    if (shownCaret() >= lines.front().from && shownCaret() <= lines.back().to) return id;
+  }
+  return item_;
 }
 
 ItemPtr Typing::shown() const {
   if (item_ != 0)
-    if (ItemPtr item = findItem(desk_.project(), item_); item && wordsOf(*item)) return item;
+    if (ItemPtr item = findItem(desk_.project(), shownId()); item && wordsOf(*item)) return item;
   return std::make_shared<const Item>(draft_->item);
 }
 
 Affine Typing::setToSheet() const {
   const bool isThere = item_ != 0 && findItem(desk_.project(), item_);
-  const Affine frame = isThere ? frameToSheet(desk_.project(), item_) : draft_->item.toParent();
+  const Affine frame = isThere ? frameToSheet(desk_.project(), shownId()) : draft_->item.toParent();
   return frame * words().content().stretch;
 }
 
 QString Typing::selectedText() const {
-  return QString::fromStdString(text_.substr(selectionBegin(), selectionEnd() - selectionBegin()));
+  return QString::fromStdString(typed_.text.substr(selectionBegin(), selectionEnd() - selectionBegin()));
 }
 
 void Typing::moveTo(std::size_t place, Keep keep) {
   setPreedit({});
   settle();
-  caret_ = std::min(place, text_.size());
+  caret_ = std::min(place, typed_.text.size());
   if (keep == Keep::No) anchor_ = caret_;
   wantedX_.reset();
+  tellDesk();
 }
 
 void Typing::step(int direction, Stride stride, Keep keep) {
@@ -129,7 +157,7 @@ void Typing::step(int direction, Stride stride, Keep keep) {
   if (keep == Keep::No && hasSelection() && stride == Stride::Letter)
     moveTo(direction > 0 ? selectionEnd() : selectionBegin(), keep);
   else
-    moveTo(stepped(text_, caret_, direction, stride), keep);
+    moveTo(stepped(typed_.text, caret_, direction, stride), keep);
 }
 
 void Typing::stepLine(int down, Keep keep) {
@@ -137,9 +165,9 @@ void Typing::stepLine(int down, Keep keep) {
   const double x = wantedX_.value_or(caretAt(set, caret_).x);
   const auto line = static_cast<std::ptrdiff_t>(lineAt(set, caret_)) + down;
   if (line < 0)
-    moveTo(0, keep);
+    moveTo(set.lines.front().from > 0 ? set.lines.front().from - 1 : 0, keep);
   else if (line >= std::ssize(set.lines))
-    moveTo(text_.size(), keep);
+    moveTo(set.lines.back().to < typed_.text.size() ? set.lines.back().to + 1 : typed_.text.size(), keep);
   else
     moveTo(placeOnLine(set.lines[static_cast<std::size_t>(line)], x), keep);
   wantedX_ = x;
@@ -152,41 +180,52 @@ void Typing::toLineEnd(int direction, Keep keep) {
   std::size_t place = direction > 0 ? line.to : line.from;
   // The end of a broken line is the beginning of the next: the caret stays before the space there.
   const bool isBroken = number + 1 < set.lines.size() && set.lines[number + 1].from == line.to;
-  if (direction > 0 && isBroken && place > line.from) place = stepped(text_, place, -1, Stride::Letter);
+  if (direction > 0 && isBroken && place > line.from) place = stepped(typed_.text, place, -1, Stride::Letter);
   moveTo(place, keep);
 }
 
 void Typing::selectAll() {
   moveTo(0, Keep::No);
-  moveTo(text_.size(), Keep::Selection);
+  moveTo(typed_.text.size(), Keep::Selection);
 }
 
 void Typing::selectWord(std::size_t at) {
-  const auto [from, to] = wordAt(text_, at);
+  const auto [from, to] = wordAt(typed_.text, at);
   moveTo(from, Keep::No);
   moveTo(to, Keep::Selection);
 }
 
-void Typing::insert(const QString& text) {
+void Typing::insert(LookedText added) {
   preedit_.clear();
-  const std::string added = cleanText(text.toStdString());
-  if (added.empty() && !hasSelection()) return;
-  std::string changed = text_;
-  changed.replace(selectionBegin(), selectionEnd() - selectionBegin(), added);
-  if (changed.size() > limits::mostTextBytes) {
-    emit desk_.told(Desk::tr("Not typed: an item's words have 100,000 bytes of text at most"));
+  if (added.text.empty() && !hasSelection()) return;
+  const std::size_t end = selectionBegin() + added.text.size();
+  LookedText changed = withReplaced(typed_, selectionBegin(), selectionEnd(), added);
+  if (changed.text.size() > limits::mostTextBytes) {
+    emit desk_.told(Desk::tr("Not typed: an item's words have 2,000,000 bytes of text at most"));
     return;
   }
-  show(std::move(changed), selectionBegin() + added.size());
+  show(std::move(changed), end);
 }
 
 void Typing::erase(int direction, Stride stride) {
   if (!hasSelection()) {
-    const std::size_t to = stepped(text_, caret_, direction, stride);
+    const std::size_t to = stepped(typed_.text, caret_, direction, stride);
     anchor_ = to;
     if (!hasSelection()) return;
   }
-  insert({});
+  insert(LookedText{});
+}
+
+void Typing::toggle(TextAspect aspect, double on, double off) {
+  if (item_ == 0 || !hasSelection()) return;
+  settle();
+  const ItemPtr item = findItem(desk_.settled(), item_);
+  const TextStyle& whole = wordsOf(*item)->content().style;
+  bool isOn = true;
+  for (std::size_t at = selectionBegin(); at < selectionEnd(); at = stepped(typed_.text, at, 1, Stride::Letter))
+    isOn = isOn && valueOf(styleAt(typed_.text, typed_.looks, whole, at), aspect) == AspectValue(on);
+  desk_.commit(Desk::tr("Look of letters"),
+               withLookBetween(desk_.settled(), item_, selectionBegin(), selectionEnd(), {{aspect, isOn ? off : on}}));
 }
 
 void Typing::setPreedit(const QString& text) {
@@ -196,8 +235,8 @@ void Typing::setPreedit(const QString& text) {
   showNow();
 }
 
-void Typing::show(std::string text, std::size_t caret) {
-  const std::string before = std::exchange(text_, std::move(text));
+void Typing::show(LookedText text, std::size_t caret) {
+  const LookedText before = std::exchange(typed_, std::move(text));
   const std::size_t caretBefore = std::exchange(caret_, caret);
   wantedX_.reset();
   if (showNow()) {
@@ -205,17 +244,18 @@ void Typing::show(std::string text, std::size_t caret) {
     pause_.start();
     return;
   }
-  text_ = before;
+  typed_ = before;
   caret_ = anchor_ = caretBefore;
   showNow();
 }
 
 /// False when what would be shown is beyond the limits.
 bool Typing::showNow() {
-  std::string text = text_;
-  text.insert(caret_, preedit_);
+  const LookedText shown = preedit_.empty() ? typed_ : withReplaced(typed_, caret_, caret_, {preedit_, {}});
+  const std::string& text = shown.text;
   if (!draft_) {
-    trial_.show(withText(desk_.settled(), item_, text));
+    trial_.show(withLookedText(desk_.settled(), item_, shown));
+    if (trial_.isShown()) desk_.setTypedOn(item_, caret_, caret_);
     return trial_.isShown();
   }
   if (text.empty()) {
@@ -228,6 +268,7 @@ bool Typing::showNow() {
   item.name = UniqueNames(*findSheet(desk_.settled(), desk_.sheet()->id)).take(nameOfWords(text));
   Words::Content content = wordsOf(item)->content();
   content.text = text;
+  content.looks = shown.looks;
   item.form = wordsForm(std::move(content));
   const Id id = desk_.settled().nextId;
   Id joined = 0;
@@ -235,7 +276,7 @@ bool Typing::showNow() {
                            : withItemsOnTop(desk_.settled(), desk_.sheet()->id, {item}));
   if (!trial_.isShown()) return false;
   item_ = id;
-  desk_.setTypedOn(id);
+  desk_.setTypedOn(id, caret_, caret_);
   return true;
 }
 

@@ -17,7 +17,7 @@ struct WordsDraft {
 };
 
 /// What is typed shows at once, and becomes one undo step where the person pauses, moves the caret or does something
-/// else. Places are bytes of the text.
+/// else. Places are bytes of the text, of all of it where it flows on from frame to frame.
 class Typing {
  public:
   explicit Typing(Desk& desk);
@@ -31,8 +31,10 @@ class Typing {
   /// Makes what was typed so far a step.
   void settle();
 
-  /// The words as they show.
+  /// The words in which the caret is, as they show: of a text that flows on, those of one frame.
   const Words& words() const { return *wordsOf(*shown()); }
+  /// All words that show the text.
+  std::vector<Id> frames() const;
   /// From the space in which words are set to the sheet.
   Affine setToSheet() const;
   std::size_t caret() const { return caret_; }
@@ -40,7 +42,9 @@ class Typing {
   std::size_t selectionEnd() const { return std::max(caret_, anchor_); }
   bool hasSelection() const { return caret_ != anchor_; }
   QString selectedText() const;
-  const std::string& text() const { return text_; }
+  /// With its looks.
+  LookedText selected() const { return cutOut(typed_, selectionBegin(), selectionEnd()); }
+  const std::string& text() const { return typed_.text; }
   /// Where the caret shows: behind what an input method has typed so far.
   std::size_t shownCaret() const { return caret_ + preedit_.size(); }
 
@@ -52,24 +56,29 @@ class Typing {
   void selectAll();
   void selectWord(std::size_t at);
   /// In the place of what is selected.
-  void insert(const QString& text);
+  void insert(const QString& text) { insert(LookedText{cleanText(text.toStdString()), {}}); }
+  void insert(LookedText text);
   void erase(int direction, Stride stride);
+  /// What is selected looks so, or, where all of it does already, as the whole again.
+  void toggle(TextAspect aspect, double on, double off);
   /// Text that an input method is not yet done with: it shows, but is not typed.
   void setPreedit(const QString& text);
 
  private:
   ItemPtr shown() const;
-  void show(std::string text, std::size_t caret);
+  Id shownId() const;
+  void show(LookedText text, std::size_t caret);
   bool showNow();
   void follow();
   void clear();
+  void tellDesk();
 
   Desk& desk_;
   Trial trial_;
   QTimer pause_;
-  Id item_ = 0;
+  Id item_ = 0;  ///< The words with the text.
   std::optional<WordsDraft> draft_;
-  std::string text_;
+  LookedText typed_;
   std::string preedit_;
   std::size_t caret_ = 0, anchor_ = 0;
   std::optional<double> wantedX_;  ///< Of the caret, while it goes from line to line.

@@ -10,6 +10,8 @@
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
 #include "app/tools/join_key.h"
+#include "painting/raster.h"
+#include "project/edits/words_following.h"
 #include "project/resolve.h"
 #include "project/usual_colours.h"
 #include "scene/hit.h"
@@ -68,6 +70,9 @@ constexpr EditKey editKeys[] = {
        if (t.hasSelection()) t.erase(1, Stride::Letter);
      }},
     {QKeySequence::Paste, [](Typing& t) { t.insert(QApplication::clipboard()->text()); }},
+    {QKeySequence::Bold, [](Typing& t) { t.toggle(TextAspect::Weight, 700, 400); }},
+    {QKeySequence::Italic, [](Typing& t) { t.toggle(TextAspect::Italic, 1, 0); }},
+    {QKeySequence::Underline, [](Typing& t) { t.toggle(TextAspect::Underlined, 1, 0); }},
 };
 
 bool isPlainText(const QKeyEvent& event) {
@@ -90,6 +95,13 @@ WordsTool::WordsTool(Mat& mat, Desk& desk) : Tool(mat, desk), typing_(desk) {
     showCaret();
     mat_.setFocus(Qt::OtherFocusReason);
   });
+  QObject::connect(&desk, &Desk::writingWanted, &mat, [this](Id id) {
+    const ItemPtr item = findItem(desk_.project(), id);
+    const bool isOpen =
+        item && !resolved(*item)->outline.isEmpty() && !resolved(*item)->outline.contours.front().closed;
+    if (item) beginOn(boxOnSheet(desk_.project(), id).centre(), {id, isOpen});
+    mat_.setFocus(Qt::OtherFocusReason);
+  });
   blink_.setInterval(QApplication::cursorFlashTime() / 2);
   QObject::connect(&blink_, &QTimer::timeout, &mat, [this] {
     caretShows_ = !caretShows_ || blink_.interval() == 0;
@@ -104,13 +116,38 @@ void WordsTool::showCaret() {
   mat_.update();
 }
 
+Id WordsTool::frameUnder(Point onSheet) const {
+  Id nearest = 0;
+  double least = 0;
+  for (const Id id : typing_.frames()) {
+    if (const SheetPtr on = sheetOf(desk_.project(), id); !on || on->id != desk_.sheet()->id) continue;
+    const Box box = boxOnSheet(desk_.project(), id);
+    const double away =
+        std::max({box.low.x - onSheet.x, onSheet.x - box.high.x, box.low.y - onSheet.y, onSheet.y - box.high.y, 0.0});
+    if (nearest == 0 || away < least) {
+      nearest = id;
+      least = away;
+    }
+  }
+  return nearest;
+}
+
 std::size_t WordsTool::placeUnder(Point onSheet) const {
-  const auto back = typing_.setToSheet().inverse();
-  return back ? placeAt(typing_.words().set(), (*back)(onSheet)) : 0;
+  const Id frame = frameUnder(onSheet);
+  const ItemPtr item = frame == 0 ? nullptr : findItem(desk_.project(), frame);
+  if (!item || !wordsOf(*item)) {
+    const auto back = typing_.setToSheet().inverse();
+    return back ? placeAt(typing_.words().set(), (*back)(onSheet)) : 0;
+  }
+  const Words& words = *wordsOf(*item);
+  const auto back = (frameToSheet(desk_.project(), frame) * words.content().stretch).inverse();
+  return back ? placeAt(words.set(), (*back)(onSheet)) : 0;
 }
 
 bool WordsTool::isOnTyped(Point onSheet) const {
   if (!typing_.isOn()) return false;
+  const auto frames = typing_.frames();
+  if (frames.size() > 1) return contains(frames, wordsAt(*desk_.sheet(), onSheet));
   const auto back = typing_.setToSheet().inverse();
   if (!back) return false;
   const Point p = (*back)(onSheet);
@@ -118,7 +155,7 @@ bool WordsTool::isOnTyped(Point onSheet) const {
   if (words.content().frame && Box{{0, 0}, {words.content().frame->width, words.content().frame->height}}.contains(p))
     return true;
   for (const SetLine& line : words.set().lines)
-    if (boxOf(words.set(), line).grown(words.set().descent).contains(p)) return true;
+    if (boxOf(line).grown(words.set().descent).contains(p)) return true;
   return false;
 }
 
@@ -151,7 +188,11 @@ void WordsTool::release(const Pointer& p) {
   if (std::exchange(doing_, Doing::Nothing) != Doing::Drawing) return;
   const QPointF way = p.onMat - pressed_.onMat;
   if (std::abs(way.x()) < leastDrag || std::abs(way.y()) < leastDrag) {
-    begin(pressed_.onSheet, std::nullopt);
+    const auto target = targetAt(pressed_.onSheet);
+    if (target)
+      beginOn(pressed_.onSheet, *target);
+    else
+      begin(pressed_.onSheet, std::nullopt);
   } else {
     const Box box = Box::between(pressed_.onSheet, p.onSheet);
     begin(box.low, TextFrame{box.width(), box.height()});
@@ -159,17 +200,74 @@ void WordsTool::release(const Pointer& p) {
 }
 
 void WordsTool::begin(Point at, std::optional<TextFrame> frame) {
-  WordsDraft draft;
-  draft.role = desk_.joinForNew();
-  draft.target = draft.role ? desk_.onlyItem()->id : 0;
   Style look;
   setColour(look, legibleAt(at));
-  draft.item = plainItem(0, "", {}, std::move(look));
-  draft.item.position = at;
-  draft.item.form = wordsForm({{}, desk_.textStyleForNew(), frame, {}, {}});
-  if (!draft.role) desk_.select({});
+  Item words = plainItem(0, "", {}, std::move(look));
+  words.position = at;
+  words.form = wordsForm({{}, desk_.textStyleForNew(), frame, {}, {}});
+  beginWith(std::move(words), desk_.joinForNew());
+}
+
+void WordsTool::beginOn(Point at, const Target& target) {
+  constexpr double margin = 0.5;        // of the letters' size
+  constexpr double rectangular = 0.88;  // of the area of the box
+  Style look;
+  setColour(look, target.isAlong ? usualInk : legibleAt(at));
+  Words::Content content;
+  content.style = desk_.textStyleForNew();
+  if (!target.isAlong) {
+    content.frame = TextFrame{1, 1};
+    content.frame->inset = std::round(content.style.size * margin);
+    // In what is far from a rectangle, words stand in the middle.
+    const Outline& outline = resolved(*findItem(desk_.project(), target.item))->outline;
+    const Box box = bounds(outline);
+    if (std::abs(signedArea(outline)) < rectangular * box.width() * box.height()) {
+      content.frame->upright = Upright::Middle;
+      content.style.align = Align::Centre;
+    }
+  }
+  auto words = target.isAlong ? wordsAlong(desk_.settled(), target.item, std::move(content), std::move(look))
+                              : wordsInside(desk_.settled(), target.item, std::move(content), std::move(look));
+  if (words) beginWith(std::move(*words), std::nullopt);
+}
+
+void WordsTool::beginWith(Item words, std::optional<Role> role) {
+  WordsDraft draft;
+  draft.role = role;
+  draft.target = role ? desk_.onlyItem()->id : 0;
+  draft.item = std::move(words);
+  if (!role) desk_.select({});
+  target_.reset();
   typing_.beginWith(std::move(draft));
   showCaret();
+}
+
+std::optional<WordsTool::Target> WordsTool::targetOn(const ItemPtr& item, Point onSheet, bool isChosen) const {
+  constexpr double reach = 7;  // pixels
+  if (!item || !item->isDelivered() || item->locked || wordsOf(*item) || isCrowd(*item)) return std::nullopt;
+  const auto back = frameToSheet(desk_.project(), item->id).inverse();
+  if (!back) return std::nullopt;
+  const Outline& outline = resolved(*item)->outline;
+  if (outline.isEmpty()) return std::nullopt;
+  const Point p = (*back)(onSheet);
+  const double points = reach / mat_.zoom();
+  const bool isOpen = !outline.contours.front().closed;
+  const auto shows = [](const Fill& fill) { return fill.shown; };
+  const bool isFilled = std::any_of(item->style->fills.begin(), item->style->fills.end(), shows);
+  if (isOpen || isChosen || !isFilled)
+    if (edgeDistance(outline, p, points / 4) <= points) return Target{item->id, true};
+  if (!isOpen && (isChosen || !isFilled) && isInside(outline, FillRule::Nonzero, p)) return Target{item->id, false};
+  return std::nullopt;
+}
+
+std::optional<WordsTool::Target> WordsTool::targetAt(Point onSheet) const {
+  if (desk_.joinForNew()) return std::nullopt;
+  if (const ItemPtr chosen = desk_.onlyItem())
+    if (const auto target = targetOn(chosen, onSheet, true)) return target;
+  const ItemList& items = desk_.sheet()->items;
+  for (auto item = items.rbegin(); item != items.rend(); ++item)
+    if (const auto target = targetOn(*item, onSheet, false)) return target;
+  return std::nullopt;
 }
 
 /// Dark letters, or light ones on what is dark, or on a photo.
@@ -185,6 +283,7 @@ Colour WordsTool::legibleAt(Point onSheet) const {
 void WordsTool::hover(const Pointer& p) {
   now_ = p;
   under_ = isOnTyped(p.onSheet) ? 0 : wordsAt(*desk_.sheet(), p.onSheet);
+  target_ = under_ == 0 && !typing_.isOn() ? targetAt(p.onSheet) : std::nullopt;
 }
 
 void WordsTool::doubleClick(const Pointer& p) {
@@ -215,7 +314,13 @@ bool WordsTool::key(QKeyEvent& event) {
     return true;
   }
   if (event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) {
-    begin(desk_.sheet()->box().centre(), std::nullopt);
+    const ItemPtr chosen = desk_.joinForNew() ? nullptr : desk_.onlyItem();
+    const Point middle = chosen ? boxOnSheet(desk_.project(), chosen->id).centre() : desk_.sheet()->box().centre();
+    const auto target = chosen ? targetOn(chosen, middle, true) : std::nullopt;
+    if (target)
+      beginOn(middle, *target);
+    else
+      begin(desk_.sheet()->box().centre(), std::nullopt);
     return true;
   }
   return false;
@@ -279,15 +384,49 @@ QVariant WordsTool::inputMethodQuery(Qt::InputMethodQuery query) const {
 void WordsTool::putAway() {
   doing_ = Doing::Nothing;
   under_ = 0;
+  target_.reset();
   typing_.end();
   blink_.stop();
 }
 
 QRectF WordsTool::caretOnMat() const {
+  const QLineF caret = caretLine();
+  return QRectF(caret.p1(), caret.p2());
+}
+
+QLineF WordsTool::caretLine() const {
   const SetWords& set = typing_.words().set();
-  const Point foot = caretAt(set, typing_.shownCaret());
-  const Affine toSheet = typing_.setToSheet();
-  return QRectF(mat_.toMat(toSheet(foot - Point{0, set.ascent})), mat_.toMat(toSheet(foot + Point{0, set.descent})));
+  const std::size_t at = typing_.shownCaret();
+  const SetLine& line = set.lines[lineAt(set, at)];
+  const Affine toSheet = typing_.setToSheet() * caretPlace(set, at);
+  return {mat_.toMat(toSheet(Point{0, -line.ascent})), mat_.toMat(toSheet(Point{0, line.descent}))};
+}
+
+void WordsTool::paintEdge(QPainter& painter, const Words& words, const Affine& toSheet) const {
+  if (!words.content().frame) return;
+  painter.drawPath(mat_.sheetToMat().map(painterPath(transformed(edgeOf(*words.content().frame), toSheet))));
+}
+
+/// What a click would write in, with a word on it.
+void WordsTool::paintTarget(QPainter& painter) const {
+  const ItemPtr item = findItem(desk_.project(), target_->item);
+  if (!item) return;
+  const Outline onSheet = transformed(resolved(*item)->outline, frameToSheet(desk_.project(), target_->item));
+  painter.drawPath(mat_.sheetToMat().map(painterPath(onSheet)));
+  paintPointerLabel(painter, mat_, now_.onMat, target_->isAlong ? Mat::tr("write along it") : Mat::tr("write in it"));
+}
+
+/// The letters that are selected, in one of the frames of the text.
+void WordsTool::paintSelection(QPainter& painter, Id frame) const {
+  const ItemPtr item = findItem(desk_.project(), frame);
+  const SheetPtr on = sheetOf(desk_.project(), frame);
+  if (!item || !wordsOf(*item) || !on || on->id != desk_.sheet()->id) return;
+  const Affine toSheet = frameToSheet(desk_.project(), frame) * wordsOf(*item)->content().stretch;
+  for (const auto& area : areasOf(wordsOf(*item)->set(), typing_.selectionBegin(), typing_.selectionEnd())) {
+    QPolygonF corners;
+    for (const Point p : area) corners << mat_.toMat(toSheet(p));
+    painter.drawPolygon(corners);
+  }
 }
 
 void WordsTool::paint(QPainter& painter) {
@@ -306,25 +445,27 @@ void WordsTool::paint(QPainter& painter) {
       painter.setPen(dashed);
       const SetWords& set = wordsOf(*item)->set();
       const Affine toSheet = frameToSheet(desk_.project(), under_) * wordsOf(*item)->content().stretch;
-      for (std::size_t i = 0; i < set.shown; ++i) painter.drawPolygon(onMat(mat_, toSheet, boxOf(set, set.lines[i])));
+      if (set.lines.front().bends.empty())
+        for (std::size_t i = 0; i < set.shown; ++i) painter.drawPolygon(onMat(mat_, toSheet, boxOf(set.lines[i])));
+      else
+        painter.drawPolygon(onMat(mat_, toSheet, boxOf(set)));
+      paintEdge(painter, *wordsOf(*item), toSheet);
     }
+  if (target_) {
+    painter.setPen(dashed);
+    paintTarget(painter);
+  }
   if (!typing_.isOn()) return;
   const Words& words = typing_.words();
   const Affine toSheet = typing_.setToSheet();
-  if (words.content().frame) {
-    painter.setPen(dashed);
-    painter.drawPolygon(onMat(mat_, toSheet, {{0, 0}, {words.content().frame->width, words.content().frame->height}}));
-  }
+  painter.setPen(dashed);
+  paintEdge(painter, words, toSheet);
   painter.setPen(Qt::NoPen);
   painter.setBrush(QColor(theme::plum.red(), theme::plum.green(), theme::plum.blue(), 70));
-  for (const Box& box : boxesOf(words.set(), typing_.selectionBegin(), typing_.selectionEnd()))
-    painter.drawPolygon(onMat(mat_, toSheet, box));
+  for (const Id id : typing_.frames()) paintSelection(painter, id);
   if (!caretShows_) return;
-  const SetWords& set = words.set();
-  const Point foot = caretAt(set, typing_.shownCaret());
   // Light round it, so that it shows on photos and on dark grounds too.
-  const QLineF caret(mat_.toMat(toSheet(foot - Point{0, set.ascent})),
-                     mat_.toMat(toSheet(foot + Point{0, set.descent})));
+  const QLineF caret = caretLine();
   painter.setPen(QPen(QColor(255, 255, 255, 190), 4));
   painter.drawLine(caret);
   painter.setPen(QPen(theme::plum, 2));
@@ -336,8 +477,11 @@ QString WordsTool::hint() const {
   if (typing_.isOn())
     return Mat::tr("Type · Shift+arrows select · the style is on the right · Esc or a click beside it is the end");
   if (under_ != 0) return Mat::tr("Click to type on in these words");
+  if (target_)
+    return target_->isAlong ? Mat::tr("Click to write along this line: the words follow it from then on")
+                            : Mat::tr("Click to write in this outline: the words follow its edge from then on");
   if (desk_.joinForNew()) return Mat::tr("Click and type: the words do this to the selected item, and stay words");
-  return Mat::tr("Click and type a line · drag a frame to type in · click words to type on in them");
+  return Mat::tr("Click and type a line · drag a frame · click in or near an outline to write in or along it");
 }
 
 QCursor WordsTool::cursor() const { return Qt::IBeamCursor; }

@@ -32,8 +32,24 @@ class WordsTool : public Tool {
   bool keyWhileTyping(QKeyEvent& event);
   bool isOnTyped(Point onSheet) const;
   std::size_t placeUnder(Point onSheet) const;
+  /// An item that words are written in, or along.
+  struct Target {
+    Id item = 0;
+    bool isAlong = false;
+  };
+  /// What a click there would write in: an item that is selected or bare, or the line that it is close to.
+  std::optional<Target> targetAt(Point onSheet) const;
+  std::optional<Target> targetOn(const ItemPtr& item, Point onSheet, bool isChosen) const;
   /// Words in a frame, or on lines of their own from a point on.
   void begin(Point at, std::optional<TextFrame> frame);
+  void beginOn(Point at, const Target& target);
+  void beginWith(Item words, std::optional<Role> role);
+  /// The words among those of the text that a point is on, or is nearest to.
+  Id frameUnder(Point onSheet) const;
+  void paintEdge(QPainter& painter, const Words& words, const Affine& toSheet) const;
+  void paintTarget(QPainter& painter) const;
+  void paintSelection(QPainter& painter, Id frame) const;
+  QLineF caretLine() const;
   Colour legibleAt(Point onSheet) const;
   QRectF caretOnMat() const;
   void showCaret();
@@ -44,7 +60,8 @@ class WordsTool : public Tool {
   Doing doing_ = Doing::Nothing;
   Pointer pressed_{};
   Pointer now_{};
-  Id under_ = 0;  ///< The words that a click here would go into.
+  Id under_ = 0;                  ///< The words that a click here would go into.
+  std::optional<Target> target_;  ///< What it would write in.
 };
 
 }  // namespace widecut

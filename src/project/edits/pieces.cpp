@@ -5,6 +5,7 @@
 #include "cutting/knife.h"
 #include "cutting/planar_map.h"
 #include "project/edits/fills.h"
+#include "project/edits/letters.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
@@ -207,9 +208,12 @@ std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, 
   const auto map = PlanarMap::of(operands);
   std::vector<Item> pieces;
   if (!map || items.size() < 2) return pieces;
+  const LettersOf letters(items);
   const auto faces = map->divide();
   for (std::size_t i = 0; i < faces.size(); ++i) {
     const auto& covers = faces[i].coveredBy;
+    const bool isOfWords =
+        std::any_of(covers.begin(), covers.end(), [&](int k) { return wordsOf(*items[static_cast<std::size_t>(k)]); });
     const auto coveredBy = [&](Id id) {
       for (const int k : covers)
         if (items[static_cast<std::size_t>(k)]->id == id) return items[static_cast<std::size_t>(k)];
@@ -228,7 +232,8 @@ std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, 
     showOnly(piece, std::move(photo));
     piece = plainLike(piece, faces[i].outline);
     piece.id = 0;
-    piece.name = numbered(styled->name, i, faces.size());
+    piece.name = letters.nameOf(faces[i].outline, isOfWords);
+    if (piece.name.empty()) piece.name = numbered(styled->name, i, faces.size());
     pieces.push_back(std::move(piece));
   }
   return pieces;

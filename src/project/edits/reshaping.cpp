@@ -5,6 +5,7 @@
 #include "project/edits/fills.h"
 #include "project/edits/tree.h"
 #include "project/forms/recipe.h"
+#include "project/forms/words.h"
 #include "project/resolve.h"
 #include "shapes/node_edits.h"
 
@@ -68,6 +69,20 @@ std::vector<std::size_t> edgesAlike(const NodePaths& paths, const MirrorAxis& ax
   return {end->path, end->node};
 }
 
+/// Words in a frame of this outline, which is given in the space of the item.
+Item withFrameOf(const Item& item, const Outline& outline) {
+  const Box box = bounds(outline);
+  if (!(box.width() > 0 && box.height() > 0)) return item;
+  Words::Content content = wordsOf(item)->content();
+  content.frame->width = box.width();
+  content.frame->height = box.height();
+  content.frame->outline = std::make_shared<const Outline>(transformed(outline, Affine::move(-box.low)));
+  Item out = item;
+  out.position = item.toParent()(box.low);
+  out.form = wordsForm(std::move(content));
+  return out;
+}
+
 }  // namespace
 
 Item reshaped(const Item& item, Point held, const Reshaping& change) {
@@ -83,6 +98,7 @@ Item reshaped(const Item& item, Point held, const Reshaping& change) {
   }
   paths = withoutEmpty(std::move(paths));
   if (paths.empty() || paths == *before) return item;
+  if (wordsOf(item)) return withFrameOf(item, *ownOutline(formOf(paths, treatmentOf(item))));
   Item out = item;
   out.form = formOf(paths, treatmentOf(item));
   if (pictureOf(*out.style) && !boxInFrame(out).isEmpty())

@@ -74,7 +74,8 @@ Project withSheetCopied(const Project& project, Id id, Id& made) {
   sheet.id = made = nextId++;
   sheet.name = UniqueNames(sheetNames(*pieceOf(project, id))).take(like->name);
   sheet.items = {};
-  for (const ItemPtr& item : like->items) sheet.items.push_back(std::make_shared<const Item>(freshCopy(*item, nextId)));
+  const std::vector<ItemPtr> items(like->items.begin(), like->items.end());
+  for (Item& item : freshCopies(items, nextId)) sheet.items.push_back(std::make_shared<const Item>(std::move(item)));
   Project next = withSheetBehind(project, id, std::move(sheet));
   next.nextId = nextId;
   return next;

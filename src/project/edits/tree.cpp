@@ -5,6 +5,7 @@
 #include "project/edits/colours.h"
 #include "project/forms/children.h"
 #include "project/forms/form.h"
+#include "project/forms/words.h"
 #include "project/names.h"
 #include "project/resolve.h"
 
@@ -222,14 +223,73 @@ Project withOneInstead(const Project& project, const std::vector<ItemPtr>& items
 Project broughtToFront(const Project& project, std::span<const Id> items) { return restacked(project, items, true); }
 Project sentToBack(const Project& project, std::span<const Id> items) { return restacked(project, items, false); }
 
-Item freshCopy(const Item& item, Id& nextId) {
+namespace {
+
+/// From the ids of items to those of their copies.
+using FreshIds = std::unordered_map<Id, Id>;
+
+Item copied(const Item& item, Id& nextId, FreshIds& fresh) {
   const Id id = nextId++;
+  fresh.emplace(item.id, id);
   ItemList children;
   for (const ItemPtr& child : childrenOf(item))
-    children.push_back(std::make_shared<const Item>(freshCopy(*child, nextId)));
+    children.push_back(std::make_shared<const Item>(copied(*child, nextId, fresh)));
   Item copy = children.empty() ? item : *withChildren(item, std::move(children));
   copy.id = id;
   return copy;
+}
+
+/// The words' content with copies in the place of what they follow.
+Words::Content relinked(const Words& words, const FreshIds& fresh) {
+  Words::Content content = words.content();
+  const auto inStead = [&](Id& id) {
+    const auto found = fresh.find(id);
+    id = found == fresh.end() ? 0 : found->second;
+  };
+  if (content.on != 0) inStead(content.on);
+  if (content.flowsFrom == 0) return content;
+  inStead(content.flowsFrom);
+  if (content.flowsFrom != 0) return content;
+  // A copy of a frame alone has what it shows as its own.
+  const auto& lines = words.set().lines;
+  content.text = words.story().substr(lines.front().from, lines.back().to - lines.front().from);
+  content.flowPlace = 0;
+  return content;
+}
+
+Item withLinks(const Item& item, const FreshIds& fresh) {
+  Item out = item;
+  if (const Words* words = wordsOf(item)) {
+    Words::Content content = relinked(*words, fresh);
+    if (content != words->content()) out.form = wordsForm(std::move(content));
+    return out;
+  }
+  const ItemList& before = childrenOf(item);
+  ItemList children;
+  bool isChanged = false;
+  for (const ItemPtr& child : before) {
+    Item next = withLinks(*child, fresh);
+    isChanged = isChanged || next.form != child->form;
+    children.push_back(next.form == child->form ? child : std::make_shared<const Item>(std::move(next)));
+  }
+  return isChanged ? *withChildren(item, std::move(children)) : out;
+}
+
+}  // namespace
+
+Item freshCopy(const Item& item, Id& nextId) {
+  FreshIds fresh;
+  const Item copy = copied(item, nextId, fresh);
+  return withLinks(copy, fresh);
+}
+
+std::vector<Item> freshCopies(std::span<const ItemPtr> items, Id& nextId) {
+  FreshIds fresh;
+  std::vector<Item> out;
+  out.reserve(items.size());
+  for (const ItemPtr& item : items) out.push_back(copied(*item, nextId, fresh));
+  for (Item& item : out) item = withLinks(item, fresh);
+  return out;
 }
 
 namespace {
@@ -262,13 +322,15 @@ Project withCopiesOnTop(const Project& project, Id to, std::span<const ItemPtr> 
   if (!sheet || items.empty()) return project;
   Project next = project;
   UniqueNames names(*sheet);
-  std::vector<Item> fresh;
-  fresh.reserve(items.size());
-  for (const ItemPtr& item : items) {
-    fresh.push_back(freshCopy(withoutShares(*withSwatchesOf(project, item), shift == Point{}), next.nextId));
-    fresh.back().name = names.take(item->name);
-    fresh.back().position = fresh.back().position + shift;
-    copies.push_back(fresh.back().id);
+  std::vector<ItemPtr> own;
+  own.reserve(items.size());
+  for (const ItemPtr& item : items)
+    own.push_back(std::make_shared<const Item>(withoutShares(*withSwatchesOf(project, item), shift == Point{})));
+  std::vector<Item> fresh = freshCopies(own, next.nextId);
+  for (Item& item : fresh) {
+    item.name = names.take(item.name);
+    item.position = item.position + shift;
+    copies.push_back(item.id);
   }
   return withItemsOnTop(next, to, std::move(fresh));
 }

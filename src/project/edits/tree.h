@@ -46,8 +46,11 @@ Project withOneInstead(const Project& project, const std::vector<ItemPtr>& items
 Project broughtToFront(const Project& project, std::span<const Id> items);
 Project sentToBack(const Project& project, std::span<const Id> items);
 
-/// A copy with fresh ids for itself and all inside it, taken from `nextId`.
+/// A copy with fresh ids for itself and all inside it, taken from `nextId`. Words in it that follow something else in
+/// it follow its copy, and nothing where that stays behind.
 Item freshCopy(const Item& item, Id& nextId);
+/// Copies of several items, between which words may follow others.
+std::vector<Item> freshCopies(std::span<const ItemPtr> items, Id& nextId);
 /// Copies of items (in the space of the sheet), with fresh ids and names, on top of a sheet, shifted. `copies` receives
 /// their ids.
 Project withCopiesOnTop(const Project& project, Id sheet, std::span<const ItemPtr> items, Point shift,

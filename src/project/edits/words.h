@@ -20,6 +20,18 @@ Project withTextStyle(const Project& project, std::span<const Id> items, const s
 /// All words among the items and inside them.
 std::vector<ItemPtr> wordsAmong(const Project& project, std::span<const Id> items);
 
+LookedText lookedTextOf(const Words& words);
+/// The item with another text and its looks.
+Project withLookedText(const Project& project, Id item, const LookedText& text);
+/// A look for the letters between two places of the text, and for the paragraphs that they are in.
+Project withLookBetween(const Project& project, Id item, std::size_t from, std::size_t to, const Look& look);
+/// The frames of all words among the items, and inside them, after a change; those without one stay.
+Project withTextFrames(const Project& project, std::span<const Id> items,
+                       const std::function<void(TextFrame&)>& change);
+/// The same of the lines that words run along.
+Project withAlongLines(const Project& project, std::span<const Id> items,
+                       const std::function<void(AlongLine&)>& change);
+
 /// The text frame as high as its lines; from a line, a frame as wide as it is.
 Project withFrameFitted(const Project& project, Id item);
 /// The letters, and their leading, as large as fit into the frame, never larger than they are. Nothing changes where

@@ -1,4 +1,5 @@
 #include "project/forms/treated.h"
+#include "project/forms/words.h"
 
 #include <algorithm>
 
@@ -35,6 +36,12 @@ const Treated* treatedOf(const Item& item) {
 
 std::optional<NodePaths> nodesOf(const Item& item) {
   if (const Treated* treated = treatedOf(item)) return treated->paths();
+  // Of words in a frame, the frame's: unless it follows another item's outline.
+  if (const Words* words = wordsOf(item)) {
+    const Words::Content& content = words->content();
+    if (!content.frame || content.on != 0 || content.stretch != Affine{}) return std::nullopt;
+    return nodesOf(edgeOf(*content.frame));
+  }
   if (!isPlainShape(item)) return std::nullopt;
   return nodesOf(*ownOutline(item.form));
 }

@@ -1,0 +1,78 @@
+// Words with all their looks, in files.
+#include <gtest/gtest.h>
+
+#include "project/edits/words_following.h"
+#include "sample.h"
+#include "storage/project_file.h"
+
+namespace widecut {
+namespace {
+
+struct WordsFile : testing::Test, Sample {
+  Id add(Words::Content content) {
+    Item item = plainItem(project.nextId, "words", {}, {});
+    item.form = wordsForm(std::move(content));
+    project = withItemsOnTop(project, sheet, {item});
+    return project.nextId - 1;
+  }
+  void expectReadAsWritten() {
+    const auto bytes = bytesOfProject(project, {});
+    ASSERT_TRUE(bytes) << bytes.error().message;
+    const auto read = projectFromBytes(*bytes);
+    ASSERT_TRUE(read) << read.error().message;
+    EXPECT_TRUE(isSame(*read, project));
+    EXPECT_EQ(*bytesOfProject(*read, {}), *bytes);
+  }
+};
+
+TEST_F(WordsFile, EveryAspectIsReadAsItWasWritten) {
+  const auto body = std::make_shared<const NamedLook>(
+      NamedLook{3, "Body", true, nullptr, {{TextAspect::Hyphens, 1.0}, {TextAspect::Leading, 14.5}}});
+  const auto lead = std::make_shared<const NamedLook>(NamedLook{7, "Lead", true, body, {{TextAspect::DropLines, 3.0}}});
+  project.textStyles = {body, lead};
+  Words::Content content;
+  content.text = "one two\nthree\tfour";
+  for (int i = 0; i < countOfTextAspects; ++i) {
+    const AspectEntry& entry = entryOf(static_cast<TextAspect>(i));
+    if (entry.kind == AspectKind::Words)
+      setValue(content.style, entry.aspect, std::string(entry.aspect == TextAspect::Family ? "EB Garamond" : "de"));
+    else
+      setValue(content.style, entry.aspect, entry.kind == AspectKind::Length ? 6.5 : entry.least + 1);
+  }
+  content.frame = TextFrame{120, 80};
+  content.frame->outline = std::make_shared<const Outline>(fitted(ellipseOutline(10, 10), {{0, 0}, {120, 80}}));
+  content.frame->inset = 3;
+  content.frame->columns = 2;
+  content.frame->gutter = 9;
+  content.frame->isBalanced = true;
+  content.frame->upright = Upright::Middle;
+  content.frame->first = FirstLine::Capitals;
+  content.looks.letters = {{0, 3, nullptr, {{TextAspect::Weight, 700.0}, {TextAspect::Case, 1.0}}}};
+  content.looks.paragraphs = {{0, body, {}}, {8, lead, {{TextAspect::Align, 3.0}}}};
+  add(content);
+  Words::Content along;
+  along.text = "along";
+  along.along = AlongLine{std::make_shared<const Outline>(ellipseOutline(50, 50)), 4, -2, true, true};
+  along.on = box;
+  add(along);
+  project = withWordsFollowing({}, project);
+  expectReadAsWritten();
+}
+
+TEST_F(WordsFile, AStoryFlowsOnAsItDid) {
+  Words::Content content;
+  for (int i = 0; i < 40; ++i) content.text += "the slow line above the clouds ";
+  content.frame = TextFrame{100, 60};
+  const Id a = add(content);
+  content.text.clear();
+  const Id b = add(content);
+  project = withFlow(project, a, b);
+  expectReadAsWritten();
+  const auto read = projectFromBytes(*bytesOfProject(project, {}));
+  const auto firstByte = [](const Project& p, Id id) { return wordsOf(*findItem(p, id))->set().lines.front().from; };
+  EXPECT_EQ(firstByte(*read, b), firstByte(project, b));
+  EXPECT_GT(firstByte(*read, b), 20U);
+}
+
+}  // namespace
+}  // namespace widecut
