@@ -4,8 +4,10 @@
 #include "project/edits/cutouts.h"
 #include "project/edits/fills.h"
 #include "project/edits/places.h"
+#include "project/edits/starters.h"
 #include "project/edits/tree.h"
 #include "project/edits/videos.h"
+#include "project/edits/words_following.h"
 #include "project/forms/words.h"
 #include "shapes/primitives.h"
 
@@ -49,6 +51,37 @@ class Layout {
     project_ = withItemsOnTop(project_, sheet_, {std::move(item)});
     return project_.nextId - 1;
   }
+  /// Words broken to a frame of this outline, which is given on the sheet.
+  Id story(const char* name, const Outline& frame, Colour colour, TextStyle style, const std::string& text) {
+    const Box box = bounds(frame);
+    Words::Content content;
+    content.text = text;
+    content.style = std::move(style);
+    content.frame = TextFrame{box.width(), box.height()};
+    content.frame->outline = std::make_shared<const Outline>(transformed(frame, Affine::move(-box.low)));
+    Item item = plainItem(project_.nextId, name, {}, filled(colour));
+    item.position = box.low;
+    item.form = wordsForm(std::move(content));
+    project_ = withItemsOnTop(project_, sheet_, {std::move(item)});
+    return project_.nextId - 1;
+  }
+  Id starter(const char* name, const char* kind, std::vector<double> numbers, const Box& box, Style style) {
+    project_ = withItemsOnTop(project_, sheet_,
+                              {starterItem(project_.nextId, name, *starterKind(kind), numbers, box, std::move(style))});
+    return project_.nextId - 1;
+  }
+  /// Words that run along an item and follow it.
+  Id along(Id item, Colour colour, TextStyle style, double start, const char* text) {
+    Words::Content content;
+    content.text = text;
+    content.style = std::move(style);
+    content.along = AlongLine{std::make_shared<const Outline>(), start};
+    Id made = 0;
+    project_ = withWordsAlong(project_, item, std::move(content), filled(colour), made);
+    project_ = withWordsFollowing(project_, project_);
+    return made;
+  }
+  void photo(Id item, const MediumPtr& photo) { project_ = withPhotoIn(project_, item, photo); }
   /// A cutout of items already placed, in the order of the formula's outcome, with a photo of its own.
   Id cut(const char* name, std::vector<Id> items, Outcome outcome, const MediumPtr& photo) {
     Id made = 0;
@@ -182,6 +215,32 @@ void climb(Layout& on, const std::vector<MediumPtr>& photos, const MediumPtr& vi
   on.words("climb foot", semibold, 14, {58, 512}, cream, "Skarrow Peak Railway", 18);
 }
 
+/// What the driver tells: a slanted column, a word that holds a photo, and words that run up a spiral.
+void driversStory(Layout& on, const std::vector<MediumPtr>& photos, double width, double height) {
+  on.rectangle("ground", 0, 0, width, height, filled(night));
+  on.add("slope", polygon({{0, height}, {0, 300}, {430, height}}), filled(brick));
+  TextStyle story{garamond, 17, 22.5, Align::Justified};
+  story.dropLines = 4;
+  story.dropGap = 6;
+  story.hanging = true;
+  const char* const text =
+      "The line climbs from the lake to the ridge in nineteen minutes, and the last carriage leaves the upper station "
+      "when the lamps on the viaduct are lit. Nobody has ever counted the teeth of the rack, but the oldest driver "
+      "says that there are as many of them as there are days in a long life.\n"
+      "He counts them in his sleep, on the way down, and is never wrong by more than one.";
+  on.story("driver's words", polygon({{58, 202}, {520, 202}, {520, 512}, {318, 512}}), cream, story, text);
+  const Id word = on.words("peak", spartan, 168, {52, 168}, gold, "PEAK", 160);
+  on.photo(word, photos[0]);
+  const Id spiral =
+      on.starter("spiral", "even spiral", usualValues(*starterKind("even spiral")), {{566, 96}, {916, 446}}, Style{});
+  TextStyle round{semibold, 15.5, 19, Align::Left};
+  round.tracking = 20;
+  on.along(spiral, gold, round, 40,
+           "up from the valley station, over Hollin Bridge, round the tarn and through the snow gallery, past the café "
+           "with a stove, up to the ridge and the peak, and every hour from ten past seven back down again");
+  on.words("story foot", semibold, 14, {566, 512}, {0xA9, 0xBF, 0xCC}, "Skarrow Peak Railway", 18);
+}
+
 SheetPtr emptySheet(Id id, const char* name, double width, double height, double bleed, std::vector<double> folds,
                     Colour paper) {
   Sheet sheet;
@@ -231,6 +290,13 @@ Result<Project> railwayProject(const std::string& photoFolder) {
   project.pieces[1] = std::move(deck);
   Layout onClimb(project, sheet);
   climb(onClimb, photos, *filmed, 960, 540);
+
+  const Id last = project.nextId++;
+  deck = std::make_shared<Piece>(*project.pieces[1]);
+  deck->sheets.push_back(emptySheet(last, "What the driver tells", 960, 540, 0, {}, cream));
+  project.pieces[1] = std::move(deck);
+  Layout onStory(project, last);
+  driversStory(onStory, photos, 960, 540);
   return project;
 }
 

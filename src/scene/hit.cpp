@@ -32,8 +32,15 @@ bool isOnLine(const Item& item, Point inFrame) {
   const auto back = words ? words->content().stretch.inverse() : std::nullopt;
   if (!back) return false;
   const SetWords& set = words->set();
-  for (std::size_t i = 0; i < set.shown; ++i)
-    if (boxOf(set.lines[i]).contains((*back)(inFrame))) return true;
+  const Point at = (*back)(inFrame);
+  for (std::size_t i = 0; i < set.shown; ++i) {
+    const SetLine& line = set.lines[i];
+    if (line.bends.empty() && boxOf(line).contains(at)) return true;
+    for (const Bend& bend : line.bends) {
+      const auto flat = bend.place.inverse();
+      if (flat && Box{{bend.from, -line.ascent}, {bend.to, line.descent}}.contains((*flat)(at))) return true;
+    }
+  }
   return false;
 }
 

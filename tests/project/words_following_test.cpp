@@ -72,6 +72,29 @@ TEST_F(WordsFollowing, MovingEitherMovesBoth) {
   EXPECT_NEAR(distance(at(disc), disc0 + Point{6, 9}), 0, 1e-9);
 }
 
+TEST_F(WordsFollowing, AFrameOfWordsThatTakesAnotherSizeResizesWhatTheyAreIn) {
+  take(withWordsIn(project, disc, saying(story), {}, words));
+  const Id over[] = {words};
+  take(withResized(project, over, Affine::scale(1.5, 1).about({70, 20})));
+  EXPECT_NEAR(boxInParent(*findItem(project, disc)).width(), 90, 1e-6);
+  EXPECT_NEAR(the(words).content().frame->width, 90, 1e-6);
+  EXPECT_EQ(the(words).content().style.size, 8);
+}
+
+TEST_F(WordsFollowing, ACopyFollowsTheCopyOfWhatItIsOn) {
+  take(withWordsIn(project, disc, saying("a few"), {}, words));
+  std::vector<Id> copies;
+  const std::vector<ItemPtr> both{findItem(project, disc), findItem(project, words)};
+  take(withCopiesOnTop(project, sheet, both, {20, 30}, copies));
+  ASSERT_EQ(copies.size(), 2U);
+  EXPECT_EQ(the(copies[1]).content().on, copies[0]);
+  EXPECT_NEAR(distance(findItem(project, copies[1])->position, findItem(project, words)->position + Point{20, 30}), 0,
+              1e-9);
+  copies.clear();
+  take(withCopiesOnTop(project, sheet, std::vector<ItemPtr>{findItem(project, words)}, {20, 30}, copies));
+  EXPECT_EQ(the(copies[0]).content().on, 0U) << "alone it follows nothing";
+}
+
 TEST_F(WordsFollowing, WordsStayWhereWhatTheyFollowGoes) {
   take(withWordsAlong(project, disc, saying("round and round"), {}, words));
   EXPECT_EQ(the(words).content().on, disc);

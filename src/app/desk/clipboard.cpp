@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "app/desk/bring_in.h"
+#include "app/desk/bring_text.h"
 #include "app/desk/grouping.h"
 #include "output/png.h"
 #include "output/svg.h"
@@ -65,27 +66,16 @@ void addText(const Item& item, std::string& all) {
   for (const ItemPtr& child : childrenOf(item)) addText(*child, all);
 }
 
-Result<void> takeText(Desk& desk, const QString& text) {
-  Words::Content content;
-  content.text = cleanText(text.toStdString());
-  while (!content.text.empty() && content.text.back() == '\n') content.text.pop_back();
-  if (content.text.empty()) return problem("the text on the clipboard is empty");
-  if (content.text.size() > limits::mostTextBytes) return problem("the text is longer than 2,000,000 bytes");
-  content.style = desk.textStyleForNew();
-  const SheetPtr on = desk.sheet();
-  // What is wider than the sheet gets a frame.
-  const double room = on->width * 0.8;
-  double width = 0;
-  for (const SetLine& line : setWords(content.text, content.style, {}).lines) width = std::max(width, line.width);
-  if (width > room) content.frame = TextFrame{room, on->height * 0.8};
-  Style look;
-  setColour(look, usualInk);
-  Item item = plainItem(desk.settled().nextId, UniqueNames(*on).take(nameOfWords(content.text)), {}, std::move(look));
-  item.form = wordsForm(std::move(content));
-  item.position = on->box().centre() - boxInFrame(item).centre();
-  const Id made = item.id;
-  if (desk.commit(Desk::tr("Paste"), withItemsOnTop(desk.settled(), on->id, {std::move(item)}))) desk.select({made});
-  return {};
+/// Text, with its looks where it has any.
+Result<void> takeText(Desk& desk, const QMimeData& data) {
+  const std::string bytes = (data.hasHtml() ? data.html() : data.text()).toStdString();
+  auto text = textFromFile(bytes, data.hasHtml() ? TextKind::Html : TextKind::Plain, desk.textStyleForNew());
+  if (!text) return problem("the text on the clipboard cannot be taken: " + text.error().message);
+  while (!text->text.empty() && text->text.back() == '\n')
+    *text = withReplaced(*text, text->text.size() - 1, text->text.size(), {});
+  if (text->text.empty()) return problem("the text on the clipboard is empty");
+  desk.select({});
+  return layText(desk, std::move(*text), {}, Desk::tr("Paste"));
 }
 
 /// A list of numbers, while an item with a level is selected: a row of that item. False for anything else.
@@ -195,7 +185,7 @@ Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
     if (const std::string text = data.text().toStdString(); isSvg(text))
       return layShapes(desk, text, Desk::tr("shapes"), {}, Desk::tr("Paste"));
     if (data.hasText() && takeLevels(desk, data.text())) return {};
-    if (data.hasText()) return takeText(desk, data.text());
+    if (data.hasText() || data.hasHtml()) return takeText(desk, data);
     return problem("it is neither items nor a picture nor text");
   }
   const auto from = projectFromBytes(data.data(itemsFormat).toStdString());

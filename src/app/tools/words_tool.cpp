@@ -4,6 +4,7 @@
 #include <QClipboard>
 #include <QInputMethodEvent>
 #include <QKeyEvent>
+#include <QMimeData>
 #include <QPainter>
 
 #include "app/look/theme.h"
@@ -15,6 +16,7 @@
 #include "project/resolve.h"
 #include "project/usual_colours.h"
 #include "scene/hit.h"
+#include "storage/text_in.h"
 
 namespace widecut {
 namespace {
@@ -55,7 +57,22 @@ struct EditKey {
   void (*act)(Typing& typing);
 };
 void copy(Typing& typing) {
-  if (typing.hasSelection()) QApplication::clipboard()->setText(typing.selectedText());
+  if (!typing.hasSelection()) return;
+  auto* data = new QMimeData;
+  data->setText(typing.selectedText());
+  if (const LookedText selected = typing.selected(); !selected.looks.letters.empty())
+    data->setHtml(QString::fromStdString(htmlOf(selected, typing.words().content().style)));
+  QApplication::clipboard()->setMimeData(data);
+}
+/// With bold, italic and underlined letters where they are said to be so; other looks are those of the words.
+void paste(Typing& typing) {
+  const QMimeData* data = QApplication::clipboard()->mimeData();
+  if (!data) return;
+  auto text = data->hasHtml() ? textFromFile(data->html().toStdString(), TextKind::Html, typing.words().content().style)
+                              : Result<LookedText>(problem("plain"));
+  if (!text) return typing.insert(data->text());
+  text->looks.paragraphs.clear();
+  typing.insert(std::move(*text));
 }
 constexpr EditKey editKeys[] = {
     {QKeySequence::Backspace, [](Typing& t) { t.erase(-1, Stride::Letter); }},
@@ -69,7 +86,7 @@ constexpr EditKey editKeys[] = {
        copy(t);
        if (t.hasSelection()) t.erase(1, Stride::Letter);
      }},
-    {QKeySequence::Paste, [](Typing& t) { t.insert(QApplication::clipboard()->text()); }},
+    {QKeySequence::Paste, paste},
     {QKeySequence::Bold, [](Typing& t) { t.toggle(TextAspect::Weight, 700, 400); }},
     {QKeySequence::Italic, [](Typing& t) { t.toggle(TextAspect::Italic, 1, 0); }},
     {QKeySequence::Underline, [](Typing& t) { t.toggle(TextAspect::Underlined, 1, 0); }},
@@ -188,7 +205,7 @@ void WordsTool::release(const Pointer& p) {
   if (std::exchange(doing_, Doing::Nothing) != Doing::Drawing) return;
   const QPointF way = p.onMat - pressed_.onMat;
   if (std::abs(way.x()) < leastDrag || std::abs(way.y()) < leastDrag) {
-    const auto target = targetAt(pressed_.onSheet);
+    const auto target = targetAt(pressed_);
     if (target)
       beginOn(pressed_.onSheet, *target);
     else
@@ -242,7 +259,7 @@ void WordsTool::beginWith(Item words, std::optional<Role> role) {
   showCaret();
 }
 
-std::optional<WordsTool::Target> WordsTool::targetOn(const ItemPtr& item, Point onSheet, bool isChosen) const {
+std::optional<WordsTool::Target> WordsTool::targetOn(const ItemPtr& item, Point onSheet, Takes takes) const {
   constexpr double reach = 7;  // pixels
   if (!item || !item->isDelivered() || item->locked || wordsOf(*item) || isCrowd(*item)) return std::nullopt;
   const auto back = frameToSheet(desk_.project(), item->id).inverse();
@@ -254,19 +271,21 @@ std::optional<WordsTool::Target> WordsTool::targetOn(const ItemPtr& item, Point 
   const bool isOpen = !outline.contours.front().closed;
   const auto shows = [](const Fill& fill) { return fill.shown; };
   const bool isFilled = std::any_of(item->style->fills.begin(), item->style->fills.end(), shows);
-  if (isOpen || isChosen || !isFilled)
+  if (isOpen || takes != Takes::Bare || !isFilled)
     if (edgeDistance(outline, p, points / 4) <= points) return Target{item->id, true};
-  if (!isOpen && (isChosen || !isFilled) && isInside(outline, FillRule::Nonzero, p)) return Target{item->id, false};
+  if (!isOpen && (takes == Takes::All || !isFilled) && isInside(outline, FillRule::Nonzero, p))
+    return Target{item->id, false};
   return std::nullopt;
 }
 
-std::optional<WordsTool::Target> WordsTool::targetAt(Point onSheet) const {
+std::optional<WordsTool::Target> WordsTool::targetAt(const Pointer& p) const {
   if (desk_.joinForNew()) return std::nullopt;
+  const bool isAny = (p.keys & Qt::AltModifier) != 0;
   if (const ItemPtr chosen = desk_.onlyItem())
-    if (const auto target = targetOn(chosen, onSheet, true)) return target;
+    if (const auto target = targetOn(chosen, p.onSheet, isAny ? Takes::All : Takes::Edge)) return target;
   const ItemList& items = desk_.sheet()->items;
   for (auto item = items.rbegin(); item != items.rend(); ++item)
-    if (const auto target = targetOn(*item, onSheet, false)) return target;
+    if (const auto target = targetOn(*item, p.onSheet, isAny ? Takes::All : Takes::Bare)) return target;
   return std::nullopt;
 }
 
@@ -283,7 +302,7 @@ Colour WordsTool::legibleAt(Point onSheet) const {
 void WordsTool::hover(const Pointer& p) {
   now_ = p;
   under_ = isOnTyped(p.onSheet) ? 0 : wordsAt(*desk_.sheet(), p.onSheet);
-  target_ = under_ == 0 && !typing_.isOn() ? targetAt(p.onSheet) : std::nullopt;
+  target_ = under_ == 0 && !typing_.isOn() ? targetAt(p) : std::nullopt;
 }
 
 void WordsTool::doubleClick(const Pointer& p) {
@@ -316,7 +335,7 @@ bool WordsTool::key(QKeyEvent& event) {
   if (event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) {
     const ItemPtr chosen = desk_.joinForNew() ? nullptr : desk_.onlyItem();
     const Point middle = chosen ? boxOnSheet(desk_.project(), chosen->id).centre() : desk_.sheet()->box().centre();
-    const auto target = chosen ? targetOn(chosen, middle, true) : std::nullopt;
+    const auto target = chosen ? targetOn(chosen, middle, Takes::All) : std::nullopt;
     if (target)
       beginOn(middle, *target);
     else
@@ -481,7 +500,8 @@ QString WordsTool::hint() const {
     return target_->isAlong ? Mat::tr("Click to write along this line: the words follow it from then on")
                             : Mat::tr("Click to write in this outline: the words follow its edge from then on");
   if (desk_.joinForNew()) return Mat::tr("Click and type: the words do this to the selected item, and stay words");
-  return Mat::tr("Click and type a line · drag a frame · click in or near an outline to write in or along it");
+  return Mat::tr(
+      "Click and type a line · drag a frame · click close to a line to write along it · Alt+click writes in an item");
 }
 
 QCursor WordsTool::cursor() const { return Qt::IBeamCursor; }

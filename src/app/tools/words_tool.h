@@ -37,9 +37,12 @@ class WordsTool : public Tool {
     Id item = 0;
     bool isAlong = false;
   };
-  /// What a click there would write in: an item that is selected or bare, or the line that it is close to.
-  std::optional<Target> targetAt(Point onSheet) const;
-  std::optional<Target> targetOn(const ItemPtr& item, Point onSheet, bool isChosen) const;
+  /// What a click there would write in, or along: an outline that is bare, with Alt any, or the line that it is close
+  /// to; what is filled only where it is selected.
+  std::optional<Target> targetAt(const Pointer& pointer) const;
+  /// What of an item is taken: all where it is not filled; its edge too; or its inside too.
+  enum class Takes : unsigned char { Bare, Edge, All };
+  std::optional<Target> targetOn(const ItemPtr& item, Point onSheet, Takes takes) const;
   /// Words in a frame, or on lines of their own from a point on.
   void begin(Point at, std::optional<TextFrame> frame);
   void beginOn(Point at, const Target& target);

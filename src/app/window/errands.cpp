@@ -7,6 +7,7 @@
 #include <QMessageBox>
 #include <QPushButton>
 
+#include "app/desk/bring_text.h"
 #include "app/window/deliver_dialog.h"
 #include "app/window/last_delivery.h"
 #include "app/window/recent_files.h"
@@ -195,9 +196,10 @@ void Errands::saveTo(const QString& path, bool replaceChanged, const Then& then)
 
 void Errands::placePhoto(const QString& path, std::optional<Point> at, const QString& credit) {
   if (path.isEmpty()) return;
-  if (path.endsWith(".svg", Qt::CaseInsensitive)) {
+  const bool isText = textKindOf(path.toStdString()).has_value();
+  if (isText || path.endsWith(".svg", Qt::CaseInsensitive)) {
     QApplication::setOverrideCursor(Qt::WaitCursor);
-    const auto placed = desk_.placeShapes(path, at);
+    const auto placed = isText ? layTextFile(desk_, path, at) : desk_.placeShapes(path, at);
     QApplication::restoreOverrideCursor();
     if (!placed) complain(QString::fromStdString(placed.error().message));
     return;
@@ -226,9 +228,12 @@ void Errands::placePhoto(const QString& path, std::optional<Point> at, const QSt
 }
 
 void Errands::askForPhoto() {
-  placePhoto(QFileDialog::getOpenFileName(&window_, tr("Bring in a photo, a video or shapes"), {},
-                                          tr("Pictures, videos and shapes (%1 *.svg)").arg(pictureEndings())),
-             {});
+  QString texts;
+  for (const std::string& ending : textEndings()) texts += " " + QString::fromStdString(ending);
+  placePhoto(
+      QFileDialog::getOpenFileName(&window_, tr("Bring in a photo, a video, shapes or a text"), {},
+                                   tr("Pictures, videos, shapes and texts (%1 *.svg%2)").arg(pictureEndings(), texts)),
+      {});
 }
 
 void Errands::deliverSomething() {

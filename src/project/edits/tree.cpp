@@ -275,6 +275,39 @@ Item withLinks(const Item& item, const FreshIds& fresh) {
   return isChanged ? *withChildren(item, std::move(children)) : out;
 }
 
+/// Words that refer to styles which the project has not, as those from elsewhere may, have them as looks of their own.
+Item withOwnLooks(const Item& item, const Project& project) {
+  const Words* words = wordsOf(item);
+  if (!words) return item;
+  const auto isUnknown = [&](const auto& one) {
+    return one.named && std::none_of(project.textStyles.begin(), project.textStyles.end(),
+                                     [&](const NamedLookPtr& style) { return areSame(style, one.named); });
+  };
+  const TextLooks& looks = words->content().looks;
+  if (std::none_of(looks.letters.begin(), looks.letters.end(), isUnknown) &&
+      std::none_of(looks.paragraphs.begin(), looks.paragraphs.end(), isUnknown))
+    return item;
+  Words::Content content = words->content();
+  content.looks = scaled(content.looks, 1);
+  Item out = item;
+  out.form = wordsForm(std::move(content));
+  return out;
+}
+
+/// The same of all words in an item.
+Item withOwnLooksInside(const Item& item, const Project& project) {
+  const ItemList& before = childrenOf(item);
+  if (before.empty()) return withOwnLooks(item, project);
+  ItemList children;
+  bool isChanged = false;
+  for (const ItemPtr& child : before) {
+    Item next = withOwnLooksInside(*child, project);
+    isChanged = isChanged || next.form != child->form;
+    children.push_back(next.form == child->form ? child : std::make_shared<const Item>(std::move(next)));
+  }
+  return isChanged ? *withChildren(item, std::move(children)) : item;
+}
+
 }  // namespace
 
 Item freshCopy(const Item& item, Id& nextId) {
@@ -325,7 +358,8 @@ Project withCopiesOnTop(const Project& project, Id to, std::span<const ItemPtr> 
   std::vector<ItemPtr> own;
   own.reserve(items.size());
   for (const ItemPtr& item : items)
-    own.push_back(std::make_shared<const Item>(withoutShares(*withSwatchesOf(project, item), shift == Point{})));
+    own.push_back(std::make_shared<const Item>(
+        withOwnLooksInside(withoutShares(*withSwatchesOf(project, item), shift == Point{}), project)));
   std::vector<Item> fresh = freshCopies(own, next.nextId);
   for (Item& item : fresh) {
     item.name = names.take(item.name);

@@ -17,6 +17,7 @@ namespace {
 struct Followers {
   std::vector<Id> on;                         ///< An item of the sheet.
   std::vector<std::pair<Id, ItemPtr>> flows;  ///< The text of other words, by the words with the text.
+  bool isEmpty() const { return on.empty() && flows.empty(); }
 };
 
 void gather(const ItemPtr& item, Followers& found) {
@@ -27,11 +28,16 @@ void gather(const ItemPtr& item, Followers& found) {
   for (const ItemPtr& child : childrenOf(*item)) gather(child, found);
 }
 
-std::shared_ptr<const Followers> followersOn(const SheetPtr& sheet) {
+/// Where there were none before, only items that changed are looked at. `before` may be null.
+std::shared_ptr<const Followers> followersOn(const SheetPtr& sheet, const SheetPtr& before) {
   static NodeMemo<Followers> memo;
   if (auto known = memo.find({sheet})) return known;
   auto made = std::make_shared<Followers>();
-  for (const ItemPtr& item : sheet->items) gather(item, *made);
+  const auto was = before ? memo.find({before}) : nullptr;
+  if (was && was->isEmpty() && before->items.size() == sheet->items.size())
+    eachDifference(before->items, sheet->items, [&](std::size_t i) { gather(sheet->items[i], *made); });
+  else
+    for (const ItemPtr& item : sheet->items) gather(item, *made);
   memo.keep({sheet}, made);
   return made;
 }
@@ -99,6 +105,20 @@ bool isUnmoved(const Project& before, const Project& after, Id item) {
   return was.back()->form == is.back()->form;
 }
 
+/// Words that were moved alone take along what they are on; where their frame took another size, it does too.
+Project withItsItemMoved(const Project& before, const Project& after, const Item& was, const Item& is, Id on) {
+  const Affine from = frameToSheet(before, was.id), to = frameToSheet(after, is.id);
+  const auto back = from.inverse();
+  if (!back) return after;
+  const auto &old = wordsOf(was)->content().frame, &now = wordsOf(is)->content().frame;
+  const bool isResized = old && now && (old->width != now->width || old->height != now->height);
+  if (isResized && wordsOf(is)->content().stretch == Affine{}) {
+    const Affine map = to * Affine::scale(now->width / old->width, now->height / old->height) * *back;
+    return withResized(after, {&on, 1}, map);
+  }
+  return was.form == is.form && from != to ? withMapped(after, {&on, 1}, to * *back) : after;
+}
+
 Project withOneOnItsItem(const Project& before, const Project& after, Id words) {
   const ItemPtr item = findItem(after, words);
   const Id on = wordsOf(*item)->content().on;
@@ -106,12 +126,7 @@ Project withOneOnItsItem(const Project& before, const Project& after, Id words) 
   if (!under || on == words || sheetOf(after, on) != sheetOf(after, words)) return withoutLink(after, words);
   Project next = after;
   const ItemPtr was = findItem(before, words);
-  if (was && was->form == item->form && isUnmoved(before, after, on)) {
-    // They were moved alone: what they are on goes along.
-    const Affine from = frameToSheet(before, words), to = frameToSheet(after, words);
-    const auto back = from.inverse();
-    if (back && from != to) next = withMapped(next, {&on, 1}, to * *back);
-  }
+  if (was && wordsOf(*was) && isUnmoved(before, after, on)) next = withItsItemMoved(before, next, *was, *item, on);
   const auto place = placeOn(next, *findItem(next, on), wordsOf(*item)->content().frame.has_value());
   if (!place) return withoutLink(next, words);
   const Affine parent = parentToSheet(next, words);
@@ -124,7 +139,7 @@ using Flows = std::map<Id, std::vector<ItemPtr>>;
 Flows flowsOf(const Project& project) {
   Flows out;
   for (const SheetPtr& sheet : sheetsOf(project))
-    for (const auto& [head, item] : followersOn(sheet)->flows) out[head].push_back(item);
+    for (const auto& [head, item] : followersOn(sheet, nullptr)->flows) out[head].push_back(item);
   for (auto& [head, items] : out)
     std::stable_sort(items.begin(), items.end(), [](const ItemPtr& a, const ItemPtr& b) {
       return wordsOf(*a)->content().flowPlace < wordsOf(*b)->content().flowPlace;
@@ -277,9 +292,10 @@ Project withWordsFollowing(const Project& before, const Project& after) {
   Project next = after;
   bool anyFlows = false;
   for (const SheetPtr& sheet : sheetsOf(after)) {
-    const auto followers = followersOn(sheet);
+    const SheetPtr was = findSheet(before, sheet->id);
+    const auto followers = followersOn(sheet, was);
     anyFlows = anyFlows || !followers->flows.empty();
-    if (followers->on.empty() || findSheet(before, sheet->id) == sheet) continue;
+    if (followers->on.empty() || was == sheet) continue;
     for (const Id words : followers->on)
       if (findItem(next, words)) next = withOneOnItsItem(before, next, words);
   }
