@@ -59,6 +59,7 @@ class Layout {
     content.style = std::move(style);
     content.frame = TextFrame{box.width(), box.height()};
     content.frame->outline = std::make_shared<const Outline>(transformed(frame, Affine::move(-box.low)));
+    content.looks.paragraphs = {{0, nullptr, {{TextAspect::DropLines, 4.0}, {TextAspect::DropGap, 6.0}}}};
     Item item = plainItem(project_.nextId, name, {}, filled(colour));
     item.position = box.low;
     item.form = wordsForm(std::move(content));
@@ -218,19 +219,19 @@ void climb(Layout& on, const std::vector<MediumPtr>& photos, const MediumPtr& vi
 /// What the driver tells: a slanted column, a word that holds a photo, and words that run up a spiral.
 void driversStory(Layout& on, const std::vector<MediumPtr>& photos, double width, double height) {
   on.rectangle("ground", 0, 0, width, height, filled(night));
-  on.add("slope", polygon({{0, height}, {0, 300}, {430, height}}), filled(brick));
-  TextStyle story{garamond, 17, 22.5, Align::Justified};
-  story.dropLines = 4;
-  story.dropGap = 6;
+  on.add("slope", polygon({{0, height}, {0, 180}, {302, height}}), filled(brick));
+  TextStyle story{garamond, 18, 23, Align::Justified};
   story.hanging = true;
+  story.indentFirst = 14;
   const char* const text =
       "The line climbs from the lake to the ridge in nineteen minutes, and the last carriage leaves the upper station "
       "when the lamps on the viaduct are lit. Nobody has ever counted the teeth of the rack, but the oldest driver "
       "says that there are as many of them as there are days in a long life.\n"
-      "He counts them in his sleep, on the way down, and is never wrong by more than one.";
+      "He counts them in his sleep, on the way down, and is never wrong by more than one. When the snow is deep he "
+      "counts aloud, so that the train does not forget where it was, and the passengers count along.";
   on.story("driver's words", polygon({{58, 202}, {520, 202}, {520, 512}, {318, 512}}), cream, story, text);
   const Id word = on.words("peak", spartan, 168, {52, 168}, gold, "PEAK", 160);
-  on.photo(word, photos[0]);
+  on.photo(word, photos[2]);
   const Id spiral =
       on.starter("spiral", "even spiral", usualValues(*starterKind("even spiral")), {{566, 96}, {916, 446}}, Style{});
   TextStyle round{semibold, 15.5, 19, Align::Left};

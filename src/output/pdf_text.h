@@ -17,8 +17,8 @@ class PdfText {
 
   /// The operators that write a line, at its place in the space of the page's content, whose y points down. `nameOf`
   /// gives the name under which a font is a resource there.
-  std::string written(const ReadLine& line,
-                      const std::function<std::string(int number, const QPDFObjectHandle& font)>& nameOf);
+  using NameOf = std::function<std::string(int number, const QPDFObjectHandle& font)>;
+  std::string written(const ReadLine& line, const NameOf& nameOf);
   /// Completes the fonts: nothing can be written after it.
   void finish();
 
@@ -27,14 +27,16 @@ class PdfText {
   using Letter = std::pair<std::string, int>;
   struct Code {
     int font;
-    int letter;  ///< 1…255
+    int letter;  ///< 2…255
   };
   Code codeOf(const Letter& letter);
+  std::string lineOf(const ReadLine& line, const NameOf& nameOf);
 
   QPDF& pdf_;
   std::vector<QPDFObjectHandle> fonts_;
-  std::vector<Letter> letters_;  ///< In the order of their codes, 255 a font.
+  std::vector<Letter> letters_;  ///< In the order of their codes, 254 a font.
   std::map<Letter, Code> known_;
+  std::size_t lettersLeft_ = 0;  ///< Of those that are said together.
 };
 
 }  // namespace widecut

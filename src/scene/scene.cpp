@@ -168,6 +168,7 @@ Around aroundChildren(const Item& item, const Around& around, const Affine& copy
 
 /// The letters of a line that is bent, each where it stands.
 void addLetters(const SetLine& line, const ReadLine& whole, const Affine& toContent, std::vector<ReadLine>& read) {
+  const std::size_t first = read.size();
   for (std::size_t i = 0; i + 1 < whole.stops.size(); ++i) {
     const CaretStop &a = whole.stops[i], &b = whole.stops[i + 1];
     const double left = std::min(a.x, b.x), middle = (a.x + b.x) / 2;
@@ -175,6 +176,39 @@ void addLetters(const SetLine& line, const ReadLine& whole, const Affine& toCont
                     {{0, 0}, {b.at - a.at, std::abs(b.x - a.x)}},
                     whole.size,
                     toContent * placeOn(line, middle) * Affine::move({left, 0})});
+  }
+  if (read.size() == first) return;
+  read[first].together = whole.text;
+  read[first].count = read.size() - first;
+}
+
+/// A line in stretches of one size and height above the base line, as a drop cap and what is beside it.
+void addStretches(const SetLine& line, const ReadLine& whole, std::vector<ReadLine>& read) {
+  const auto runAt = [&](std::size_t inLine) -> const SetRun* {
+    const std::size_t at = line.from + inLine - line.paragraph;
+    for (const SetRun& run : line.body->runs)
+      if (at >= run.from && at < run.to) return &run;
+    return nullptr;
+  };
+  for (std::size_t i = 0; i + 1 < whole.stops.size();) {
+    const SetRun* run = runAt(whole.stops[i].at);
+    const double size = run ? run->size : whole.size, raised = run ? run->raised : 0;
+    std::size_t end = i + 1;
+    while (end + 1 < whole.stops.size()) {
+      const SetRun* next = runAt(whole.stops[end].at);
+      if (next && (next->size != size || next->raised != raised)) break;
+      ++end;
+    }
+    ReadLine part{whole.text.substr(whole.stops[i].at, whole.stops[end].at - whole.stops[i].at),
+                  {},
+                  size,
+                  whole.place * Affine::move({0, -raised})};
+    for (std::size_t k = i; k <= end; ++k)
+      part.stops.push_back({whole.stops[k].at - whole.stops[i].at, whole.stops[k].x});
+    // Where the next stretch begins elsewhere, the last letter ends with its run.
+    if (run && end + 1 < whole.stops.size() && !run->leftward) part.stops.back().x = run->x + run->width;
+    read.push_back(std::move(part));
+    i = end;
   }
 }
 
@@ -193,7 +227,7 @@ void addRead(const Item& item, const Affine& place, std::vector<ReadLine>& read)
     const ReadLine whole{words->story().substr(line.from, line.to - line.from), line.stops(), content.style.size,
                          toContent * placeOn(line, 0)};
     if (line.bends.empty())
-      read.push_back(whole);
+      addStretches(line, whole, read);
     else
       addLetters(line, whole, toContent, read);
   }

@@ -52,6 +52,10 @@ struct ReadLine {
   std::vector<CaretStop> stops;  ///< Bytes of the text, and where they are along the line.
   double size = 0;               ///< The em.
   Affine place;                  ///< From the line, whose base line begins at the origin, to the content's space.
+  /// Where letters stand each by itself, as along a bend: with the first of them, what all of them say, and how many
+  /// there are.
+  std::string together = {};
+  std::size_t count = 0;
 };
 
 /// An effect of an item, or what follows it, in the order of its style.

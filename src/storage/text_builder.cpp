@@ -8,19 +8,19 @@ namespace widecut {
 namespace {
 
 struct BlockStyle {
-  Block block;
   const char* name;
   double size;  ///< Times that of the whole.
+  Block block;
   bool isBold;
 };
 constexpr BlockStyle blockStyles[] = {
-    {Block::Heading1, "Heading", 1.8, true},
-    {Block::Heading2, "Second heading", 1.4, true},
-    {Block::Heading3, "Third heading", 1.15, true},
-    {Block::Quote, "Quote", 1, false},
-    {Block::Code, "Code", 0.9, false},
-    {Block::DotItem, "List", 1, false},
-    {Block::NumberItem, "Numbered list", 1, false},
+    {"Heading", 1.8, Block::Heading1, true},
+    {"Second heading", 1.4, Block::Heading2, true},
+    {"Third heading", 1.15, Block::Heading3, true},
+    {"Quote", 1, Block::Quote, false},
+    {"Code", 0.9, Block::Code, false},
+    {"List", 1, Block::DotItem, false},
+    {"Numbered list", 1, Block::NumberItem, false},
 };
 
 Look lookOf(const BlockStyle& style, const TextStyle& whole) {

@@ -23,7 +23,7 @@ enum class Breaking : unsigned char { Paragraph, Line };
 enum class ListMark : unsigned char { None, Dot, Dash, Number, Letter };
 
 /// Letters and paragraphs. What there is to say of them is listed by `textAspects`, with units and ranges.
-struct TextStyle {
+struct TextStyle {  // NOLINT(clang-analyzer-optin.performance.Padding)
   FaceChoice face;
   double size = 24;     ///< The em, in points, > 0.
   double leading = 29;  ///< From base line to base line, in points, ≥ 0.

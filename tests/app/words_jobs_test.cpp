@@ -119,7 +119,7 @@ TEST(WordsJobs, J20ASlantedFrameJustifiedWithADropCap) {
   EXPECT_LE(w.actions, 12);
 
   const Words& set = w.words();
-  EXPECT_EQ(set.content().style.dropLines, 4);
+  EXPECT_EQ(paragraphStyle(set.content().looks, set.content().style, 0).dropLines, 4);
   EXPECT_FALSE(set.content().style.hyphens);
   ASSERT_TRUE(set.content().frame->outline);
   ASSERT_GT(set.set().shown, 6U);

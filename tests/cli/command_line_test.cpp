@@ -304,5 +304,28 @@ TEST(CommandLine, TenThousandRandomShapesInOneRun) {
   }
 }
 
+TEST(CommandLine, WordsAreSetAsPathDataOrAsLines) {
+  const Ran path = widecut({"words", "--text", "Peak", "--font", "League Spartan", "--size", "20mm"});
+  EXPECT_EQ(path.code, 0) << path.err.toStdString();
+  const auto outline = parsePathData(path.out.trimmed().toStdString());
+  ASSERT_TRUE(outline);
+  EXPECT_NEAR(bounds(*outline).height(), 20 * 72 / 25.4 * 0.9, 10);
+
+  const Ran lines = widecut({"words", "--text", "the slow line above the clouds", "--size", "12", "--in",
+                             "M10 20H90V200H50Z", "--look", "align=justified", "--json"});
+  EXPECT_EQ(lines.code, 0) << lines.err.toStdString();
+  const auto read = nlohmann::json::parse(lines.out.toStdString());
+  ASSERT_GT(read["lines"].size(), 1U);
+  EXPECT_GT(read["lines"][1]["x"].get<double>(), read["lines"][0]["x"].get<double>());
+  EXPECT_TRUE(read["fits"].get<bool>());
+  EXPECT_EQ(widecut({"words", "--text", "round", "--along", "M0 0H400"}).code, 0);
+
+  expectRefused({"words", "--text", "a", "--look", "align=diagonal"}, "align is one of");
+  expectRefused({"words", "--text", "a", "--look", "nothing=1"}, "words have no 'nothing'");
+  expectRefused({"words", "--text", "a", "--size", "0"}, "size is not from");
+  expectRefused({"words", "--text", "a", "--in", "M0 0H5", "--along", "M0 0H9"}, "either in an outline or along");
+  expectRefused({"words", "--text", "a", "--in", "nonsense"}, "--in");
+}
+
 }  // namespace
 }  // namespace widecut

@@ -1,6 +1,7 @@
 #include "app/bench/words_numbers.h"
 
 #include <QtGlobal>
+#include <cmath>
 #include <deque>
 
 namespace widecut {
@@ -37,19 +38,24 @@ const StarterNumber* numberOf(TextAspect aspect) {
   return &made.back();
 }
 
-WordsGroup ofStyle(const char* name, const char* caption, std::vector<TextAspect> aspects,
+/// Words in a frame, or those that are about to be typed.
+bool haveFrame(const Words* words) { return !words || words->content().frame; }
+
+WordsGroup ofStyle(const char* name, const char* caption, const std::vector<TextAspect>& aspects,
                    std::vector<TextAspect> typed) {
   WordsGroup out;
   out.name = name;
   out.caption = caption;
+  out.numbers.reserve(aspects.size());
   for (const TextAspect aspect : aspects) out.numbers.push_back(numberOf(aspect));
   out.words = std::move(typed);
-  out.applies = [](const Words*) { return true; };
+  out.applies = haveFrame;
   out.setStyle = [aspects](TextStyle& style, int number, double value) {
     setValue(style, aspects[static_cast<std::size_t>(number)], value);
   };
   out.values = [aspects](const Words::Content& content) {
     std::vector<double> values;
+    values.reserve(aspects.size());
     for (const TextAspect aspect : aspects) values.push_back(std::get<double>(valueOf(content.style, aspect)));
     return values;
   };
@@ -77,7 +83,7 @@ std::vector<double> frameValues(const Words::Content& content) {
           f.isBalanced ? 1.0 : 0.0};
 }
 void setFrame(TextFrame& f, int number, double value) {
-  const auto whole = static_cast<int>(value + 0.5);
+  const auto whole = static_cast<int>(std::lround(value));
   switch (number) {
     case 0:
       f.inset = value;
@@ -135,6 +141,7 @@ void setAlong(AlongLine& a, int number, double value) {
 template <std::size_t count>
 std::vector<const StarterNumber*> pointersTo(const StarterNumber (&numbers)[count]) {
   std::vector<const StarterNumber*> out;
+  out.reserve(count);
   for (const StarterNumber& number : numbers) out.push_back(&number);
   return out;
 }
@@ -167,6 +174,7 @@ std::vector<WordsGroup> made() {
                         {DropLines, DropLetters, DropGap, DropHugs}, {}));
   out.push_back(ofStyle("groupLetters", QT_TRANSLATE_NOOP("widecut::WordsPage", "Letters"),
                         {Case, Tracking, Shift, Underlined}, {Features, Axes}));
+  out.back().applies = [](const Words*) { return true; };
   return out;
 }
 

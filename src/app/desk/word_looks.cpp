@@ -22,6 +22,31 @@ const Words* typedWords(const Desk& desk, const Project& project) {
   return item ? wordsOf(*item) : nullptr;
 }
 
+/// Whether a change is of nothing but drop caps.
+bool isOfDropCap(const TextStyleChange& change) {
+  TextStyle before, after;
+  before.dropLines = 0;
+  after = before;
+  change(after);
+  const Look changed = difference(before, after);
+  return !changed.empty() && std::all_of(changed.begin(), changed.end(), [](const auto& one) {
+    return one.first >= TextAspect::DropLines && one.first <= TextAspect::DropHugs;
+  });
+}
+
+/// Of whole texts, the first paragraph alone has one.
+Project withDropCaps(const Project& project, std::span<const Id> words, const TextStyleChange& change) {
+  Project out = project;
+  for (const Id id : words) {
+    const Words::Content& content = wordsOf(*findItem(project, id))->content();
+    const TextStyle before = paragraphStyle(content.looks, content.style, 0);
+    TextStyle after = before;
+    change(after);
+    out = withLookBetween(out, id, 0, 0, difference(before, after));
+  }
+  return out;
+}
+
 TextStyle styleThere(const Words& words, std::size_t at) {
   const Words::Content& c = words.content();
   return styleAt(c.text, c.looks, c.style, std::min(at, c.text.size()));
@@ -40,7 +65,7 @@ TextStyle chosenTextStyle(const Desk& desk) {
     return styleThere(*typed, from < to || from == 0 ? from : from - 1);
   }
   const ItemPtr item = chosenWords(desk);
-  return item ? wordsOf(*item)->content().style : desk.textStyleForNew();
+  return item ? styleThere(*wordsOf(*item), 0) : desk.textStyleForNew();
 }
 
 Project withChosenTextStyle(const Desk& desk, const TextStyleChange& change) {
@@ -48,7 +73,7 @@ Project withChosenTextStyle(const Desk& desk, const TextStyleChange& change) {
   const Words* typed = typedWords(desk, project);
   if (!typed) {
     const auto ids = withTextOf(project, desk.selection());
-    return withTextStyle(project, ids, change);
+    return isOfDropCap(change) ? withDropCaps(project, ids, change) : withTextStyle(project, ids, change);
   }
   const auto [from, to] = desk.typedStretch();
   const TextStyle before = styleThere(*typed, from);

@@ -204,6 +204,7 @@ Project withNewHead(const Project& project, const Words::Content& text, const st
 
 std::vector<Id> idsOf(const std::vector<ItemPtr>& items) {
   std::vector<Id> out;
+  out.reserve(items.size());
   for (const ItemPtr& item : items) out.push_back(item->id);
   return out;
 }
