@@ -309,7 +309,7 @@ TEST(CommandLine, WordsAreSetAsPathDataOrAsLines) {
   EXPECT_EQ(path.code, 0) << path.err.toStdString();
   const auto outline = parsePathData(path.out.trimmed().toStdString());
   ASSERT_TRUE(outline);
-  EXPECT_NEAR(bounds(*outline).height(), 20 * 72 / 25.4 * 0.9, 10);
+  EXPECT_NEAR(bounds(*outline).height(), 20 * 72 / 25.4 * 0.7, 6);
 
   const Ran lines = widecut({"words", "--text", "the slow line above the clouds", "--size", "12", "--in",
                              "M10 20H90V200H50Z", "--look", "align=justified", "--json"});

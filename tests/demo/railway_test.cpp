@@ -6,6 +6,7 @@
 
 #include "media/video.h"
 #include "media/video_reader.h"
+#include "project/forms/words.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
 #include "scene/scene.h"
@@ -32,18 +33,33 @@ TEST_F(RailwayTest, IsABrochureSheetAndTwoSlides) {
   EXPECT_NEAR(slide.width / slide.height, 16.0 / 9, 1e-9);
 }
 
-TEST_F(RailwayTest, EverySheetHasLiveCutoutsWithPhotos) {
+TEST_F(RailwayTest, EverySheetHasLiveCutoutsWithPhotosOrAWordThatHoldsOne) {
   std::set<std::string> used;
   for (const SheetPtr& sheet : sheetsOf(project)) {
-    int cutouts = 0;
+    int cutouts = 0, words = 0;
     for (const ItemPtr& item : sheet->items) {
       const auto photo = shownPhoto(*item);
       if (photo) used.insert(photo->medium->hash);
       cutouts += item->recipe() && photo;
+      words += wordsOf(*item) && photo;
     }
-    EXPECT_GE(cutouts, 2) << sheet->name;
+    EXPECT_TRUE(cutouts >= 2 || words >= 1) << sheet->name;
   }
   EXPECT_EQ(used.size() + 1, mediaOf(project).size()) << "beside the video's own file none is carried along unused";
+}
+
+TEST_F(RailwayTest, AllItsWordsAreWordsAndFit) {
+  int along = 0, shaped = 0;
+  for (const SheetPtr& sheet : sheetsOf(project))
+    for (const ItemPtr& item : sheet->items) {
+      const Words* words = wordsOf(*item);
+      if (!words) continue;
+      EXPECT_TRUE(words->set().fits()) << item->name;
+      along += words->content().along.has_value();
+      shaped += words->content().frame && words->content().frame->outline;
+    }
+  EXPECT_EQ(along, 1);
+  EXPECT_EQ(shaped, 1);
 }
 
 TEST_F(RailwayTest, ItsVideoIsSmallMovesAndLeadsOverToItsBeginning) {
