@@ -195,7 +195,7 @@ void Typing::selectWord(std::size_t at) {
   moveTo(to, Keep::Selection);
 }
 
-void Typing::insert(LookedText added) {
+void Typing::insert(const LookedText& added) {
   preedit_.clear();
   if (added.text.empty() && !hasSelection()) return;
   const std::size_t end = selectionBegin() + added.text.size();

@@ -57,7 +57,7 @@ class Typing {
   void selectWord(std::size_t at);
   /// In the place of what is selected.
   void insert(const QString& text) { insert(LookedText{cleanText(text.toStdString()), {}}); }
-  void insert(LookedText text);
+  void insert(const LookedText& text);
   void erase(int direction, Stride stride);
   /// What is selected looks so, or, where all of it does already, as the whole again.
   void toggle(TextAspect aspect, double on, double off);

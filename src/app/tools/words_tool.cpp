@@ -72,7 +72,7 @@ void paste(Typing& typing) {
                               : Result<LookedText>(problem("plain"));
   if (!text) return typing.insert(data->text());
   text->looks.paragraphs.clear();
-  typing.insert(std::move(*text));
+  typing.insert(*text);
 }
 constexpr EditKey editKeys[] = {
     {QKeySequence::Backspace, [](Typing& t) { t.erase(-1, Stride::Letter); }},
@@ -221,7 +221,7 @@ void WordsTool::begin(Point at, std::optional<TextFrame> frame) {
   setColour(look, legibleAt(at));
   Item words = plainItem(0, "", {}, std::move(look));
   words.position = at;
-  words.form = wordsForm({{}, desk_.textStyleForNew(), frame, {}, {}});
+  words.form = wordsForm({{}, desk_.textStyleForNew(), std::move(frame), {}, {}});
   beginWith(std::move(words), desk_.joinForNew());
 }
 
