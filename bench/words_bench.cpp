@@ -126,52 +126,46 @@ void ANodeDragged(benchmark::State& state) {
 }
 BENCHMARK(ANodeDragged)->Name("words/a node of a full page's frame dragged")->Unit(benchmark::kMillisecond);
 
+/// A panel that 240 letters are cut out of.
+struct CutPanel : Sample {
+  Id text = 0, made = 0;
+  const std::string letters = story().substr(0, 240);
+
+  CutPanel() {
+    const Id panel = add("panel", fitted(rectangleOutline(1, 1), {{0, 0}, {520, 400}}), {0, 0, 0});
+    Item words = plainItem(project.nextId, "words", {}, {});
+    Words::Content content;
+    content.text = letters;
+    content.style = body();
+    content.style.size = 24;
+    content.style.leading = 30;
+    content.frame = TextFrame{500, 380};
+    words.form = wordsForm(std::move(content));
+    words.position = {10, 10};
+    project = withItemsOnTop(project, sheet, {words});
+    text = project.nextId - 1;
+    project = combined(project, std::vector<Id>{panel, text}, Outcome::SubtractFront, {panel, 0}, made);
+  }
+};
+
 void LettersAsCutters(benchmark::State& state) {
-  Sample s;
-  const Id panel = s.add("panel", fitted(rectangleOutline(1, 1), {{0, 0}, {520, 400}}), {0, 0, 0});
-  Item words = plainItem(s.project.nextId, "words", {}, {});
-  Words::Content content;
-  content.text = story().substr(0, 240);
-  content.style = body();
-  content.style.size = 24;
-  content.style.leading = 30;
-  content.frame = TextFrame{500, 380};
-  words.form = wordsForm(std::move(content));
-  words.position = {10, 10};
-  s.project = withItemsOnTop(s.project, s.sheet, {words});
-  const Id text = s.project.nextId - 1;
-  Id made = 0;
-  s.project = combined(s.project, std::vector<Id>{panel, text}, Outcome::SubtractFront, {panel, 0}, made);
-  int round = 0;
+  const CutPanel s;
+  std::size_t round = 0;
   for (auto one : state) {
-    const Project typed = withText(s.project, text, story().substr(0, 240) + std::string(1 + ++round % 9, 'a'));
-    benchmark::DoNotOptimize(resolved(*findItem(typed, made)));
+    const Project typed = withText(s.project, s.text, s.letters + std::string(1 + ++round % 9, 'a'));
+    benchmark::DoNotOptimize(resolved(*findItem(typed, s.made)));
   }
 }
 BENCHMARK(LettersAsCutters)->Name("words/200 letters cut a panel, one typed")->Unit(benchmark::kMillisecond);
 
 void LettersMoved(benchmark::State& state) {
-  Sample s;
-  const Id panel = s.add("panel", fitted(rectangleOutline(1, 1), {{0, 0}, {520, 400}}), {0, 0, 0});
-  Item words = plainItem(s.project.nextId, "words", {}, {});
-  Words::Content content;
-  content.text = story().substr(0, 240);
-  content.style = body();
-  content.style.size = 24;
-  content.style.leading = 30;
-  content.frame = TextFrame{500, 380};
-  words.form = wordsForm(std::move(content));
-  words.position = {10, 10};
-  s.project = withItemsOnTop(s.project, s.sheet, {words});
-  const Id text = s.project.nextId - 1;
-  Id made = 0;
-  s.project = combined(s.project, std::vector<Id>{panel, text}, Outcome::SubtractFront, {panel, 0}, made);
+  const CutPanel s;
+  const Id moved[] = {s.text};
   double x = 0;
-  const Id moved[] = {text};
   for (auto one : state) {
     x = x > 20 ? 0 : x + 0.31;
     const Project next = withMapped(s.project, moved, Affine::move({x, x / 3}));
-    benchmark::DoNotOptimize(resolved(*findItem(next, made)));
+    benchmark::DoNotOptimize(resolved(*findItem(next, s.made)));
   }
 }
 BENCHMARK(LettersMoved)->Name("words/200 letters cut a panel, moved")->Unit(benchmark::kMillisecond);
