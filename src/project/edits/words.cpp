@@ -48,8 +48,7 @@ void setText(Words::Content& content, const std::string& text) {
 /// What the whole is said to look like counts for all stretches of it too.
 void forgetIn(TextLooks& looks, const Look& changed) {
   const auto forget = [&](auto& one) {
-    for (const auto& said : changed)
-      std::erase_if(one.look, [&](const auto& own) { return own.first == said.first; });
+    for (const auto& said : changed) std::erase_if(one.look, [&](const auto& own) { return own.first == said.first; });
   };
   for (LetterLook& one : looks.letters) forget(one);
   for (ParagraphLook& one : looks.paragraphs) forget(one);
