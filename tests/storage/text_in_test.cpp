@@ -34,7 +34,8 @@ std::string odt(const std::string& body, const std::string& styles = {}) {
       "<office:automatic-styles>" +
       styles + "</office:automatic-styles><office:body><office:text>" + body +
       "</office:text></office:body></office:document-content>";
-  const std::string path = testing::TempDir() + "text_in.odt";
+  // Tests run side by side.
+  const std::string path = testing::TempDir() + testing::UnitTest::GetInstance()->current_test_info()->name() + ".odt";
   std::remove(path.c_str());
   int error = 0;
   zip_t* zip = zip_open(path.c_str(), ZIP_CREATE | ZIP_TRUNCATE, &error);
