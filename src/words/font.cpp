@@ -4,6 +4,8 @@
 #include <hb.h>
 
 #include <algorithm>
+#include <map>
+#include <mutex>
 
 #include "words/destroyed_by.h"
 
@@ -77,6 +79,16 @@ std::vector<hb_feature_t> featuresOf(const Shaping& how) {
   return out;
 }
 
+/// HarfBuzz keeps a list of languages that grows; whoever asks first adds to it, one thread at a time.
+hb_language_t languageOf(const std::string& name) {
+  static std::mutex mutex;
+  static std::map<std::string, hb_language_t> known;
+  const std::lock_guard lock(mutex);
+  const auto [found, fresh] = known.try_emplace(name, nullptr);
+  if (fresh) found->second = hb_language_from_string(name.c_str(), -1);
+  return found->second;
+}
+
 }  // namespace
 
 std::shared_ptr<const Font> Font::of(hb_blob_t* given, unsigned index) {
@@ -142,7 +154,7 @@ ShapedRun Font::shaped(const Letters& text, std::size_t from, std::size_t to, co
                            static_cast<int>(to - from));
   hb_buffer_set_direction(buffer.get(), how.leftward ? HB_DIRECTION_RTL : HB_DIRECTION_LTR);
   hb_buffer_set_script(buffer.get(), static_cast<hb_script_t>(how.script));
-  hb_buffer_set_language(buffer.get(), hb_language_from_string(how.language.c_str(), -1));
+  hb_buffer_set_language(buffer.get(), languageOf(how.language));
   const auto features = featuresOf(how);
   hb_shape(font_.get(), buffer.get(), features.data(), static_cast<unsigned>(features.size()));
   unsigned count = 0;
