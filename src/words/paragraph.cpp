@@ -340,7 +340,7 @@ class Shaped {
     return nullptr;
   }
   void keep(std::size_t key, ParagraphPtr paragraph, std::vector<StyledStretch> stretches) {
-    constexpr std::size_t mostBytes = 512U << 10U;  // of text; what is kept with it is about two hundred times as much
+    constexpr std::size_t mostBytes = 512U << 10U;  // of text; what is kept with it takes far more
     const std::lock_guard lock(mutex_);
     bytes_ += paragraph->text().size() + 1;
     newest_.push_front({key, std::move(paragraph), std::move(stretches)});
