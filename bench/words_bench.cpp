@@ -126,6 +126,31 @@ void ANodeDragged(benchmark::State& state) {
 }
 BENCHMARK(ANodeDragged)->Name("words/a node of a full page's frame dragged")->Unit(benchmark::kMillisecond);
 
+/// A photo's outline of 200 nodes over a full page, that its lines keep clear of, and that is dragged.
+void AnItemDraggedOverThem(benchmark::State& state) {
+  const TextStyle style = body();
+  const TextLooks plain;
+  const std::string text = story().substr(0, 3000);
+  std::vector<Point> corners;
+  constexpr int nodes = 200;
+  for (int i = 0; i < nodes; ++i) {
+    const double angle = 2 * 3.14159265 * i / nodes, reach = i % 2 == 0 ? 90 : 80;
+    corners.push_back({200 + reach * std::cos(angle), 250 + reach * std::sin(angle)});
+  }
+  TextFrame frame{400, 560};
+  frame.clear = {{std::make_shared<const Outline>(polygon(corners)), {}, ClearSide::Both}};
+  double x = 0;
+  for (auto round : state) {
+    x = x > 80 ? 0 : x + 0.7;
+    frame.clear.front().place = Affine::move({x, 0});
+    const FrameToFill room = roomIn(frame);
+    benchmark::DoNotOptimize(setStory({text, plain, style}, {&room, 1}));
+  }
+}
+BENCHMARK(AnItemDraggedOverThem)
+    ->Name("words/an item of 200 nodes dragged over a full page")
+    ->Unit(benchmark::kMillisecond);
+
 /// A panel that 240 letters are cut out of.
 struct CutPanel : Sample {
   Id text = 0, made = 0;

@@ -19,5 +19,11 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     font->addOutline(glyph.glyph, {}, 12, outline);
     if (!isFinite(outline)) __builtin_trap();
   }
+  std::set<std::uint32_t> glyphs;
+  for (const ShapedGlyph& glyph : run.glyphs) glyphs.insert(glyph.glyph);
+  if (const auto subset = font->subset(glyphs); subset && subset->bytes.empty()) __builtin_trap();
+  const FontNames names = font->names();
+  if (names.postScript.empty() || names.weight < 1 || names.weight > 1000) __builtin_trap();
+  (void)font->allowsKeeping();
   return 0;
 }

@@ -14,6 +14,7 @@
 #include "media/files.h"
 #include "output/deliver.h"
 #include "project/budgets.h"
+#include "project/edits/families.h"
 #include "project/forms/words.h"
 #include "project/limits.h"
 #include "project/lookup.h"
@@ -105,17 +106,6 @@ int countItems(const ItemList& items) {
   return count;
 }
 
-/// The faces that words ask for, each once, in the order in which they come.
-void gatherFaces(const ItemList& items, std::vector<FaceChoice>& faces) {
-  for (const ItemPtr& item : items) {
-    if (const Words* words = wordsOf(*item)) {
-      const FaceChoice& face = words->content().style.face;
-      if (std::find(faces.begin(), faces.end(), face) == faces.end()) faces.push_back(face);
-    }
-    gatherFaces(childrenOf(*item), faces);
-  }
-}
-
 json infoOf(const Project& project) {
   json out{{"name", project.name}, {"pieces", json::array()}, {"media", json::array()}, {"fonts", json::array()}};
   int number = 0;
@@ -147,13 +137,10 @@ json infoOf(const Project& project) {
     if (const auto why = store.problemWith(*medium)) m["problem"] = why->message;
     out["media"].push_back(std::move(m));
   }
-  std::vector<FaceChoice> faces;
-  for (const SheetPtr& sheet : sheetsOf(project)) gatherFaces(sheet->items, faces);
-  for (const FaceChoice& face : faces)
-    out["fonts"].push_back({{"family", face.family},
-                            {"weight", face.weight},
-                            {"italic", face.italic},
-                            {"missing", fontFor(face).isStandIn}});
+  for (const FamilyUse& use : familiesIn(project))
+    for (const FaceChoice& face : use.faces)
+      out["fonts"].push_back(
+          {{"family", face.family}, {"weight", face.weight}, {"italic", face.italic}, {"missing", use.isMissing}});
   out["budgets"] = {{"photoBytes", budgets::photoBytes},
                     {"rasterBytes", budgets::rasterBytes},
                     {"undoBytes", budgets::undoBytes},
@@ -189,6 +176,7 @@ struct DeliverRequest {
   std::string item;
   bool transparent = false;
   bool bleed = false;
+  bool letters = false;
 };
 
 Result<Id> itemNamed(const Project& project, const SheetPtr& sheet, const std::string& word) {
@@ -222,6 +210,7 @@ Result<void> deliverFile(const DeliverRequest& request) {
     delivery.item = *item;
   }
   delivery.withBleed = request.bleed;
+  if (request.letters) delivery.words = WordsAs::Letters;
   PhotoStore store;
   const auto notes = deliver(*project, delivery, store, request.out);
   if (!notes) return tl::unexpected(notes.error());
@@ -279,6 +268,7 @@ int runCommand(int count, char** words) {
   deliverCommand->add_option("--format", request.format, "png, svg or pdf; else by the name of the file");
   deliverCommand->add_option("-o,--out", request.out, "the file to write")->required();
   deliverCommand->add_option("--ppi", request.ppi, "pixels per inch of a PNG, 1 to 4800");
+  deliverCommand->add_flag("--letters", request.letters, "words of an SVG as text, not as outlines");
   deliverCommand->add_flag("--transparent", request.transparent, "without the paper");
   deliverCommand->add_flag("--bleed", request.bleed, "with the sheet's bleed, which a PDF always has");
   deliverCommand->add_option("--item", request.item, "one item alone, by id or name");

@@ -82,19 +82,19 @@ std::vector<float> unusualnessOf(const QImage& small) {
   return out;
 }
 
-struct Region {
+struct Patch {
   Box box;
   double weight = 0;
   int pixels = 0;
 };
 
 /// The regions of pixels near one another that are above the threshold.
-std::vector<Region> regionsAbove(const std::vector<float>& plane, int width, int height, double threshold) {
+std::vector<Patch> regionsAbove(const std::vector<float>& plane, int width, int height, double threshold) {
   std::vector<char> seen(plane.size());
-  std::vector<Region> out;
+  std::vector<Patch> out;
   for (std::size_t start = 0; start < plane.size(); ++start) {
     if (seen[start] || !(plane[start] > threshold)) continue;
-    Region region;
+    Patch region;
     std::vector<std::size_t> open{start};
     seen[start] = 1;
     while (!open.empty()) {
@@ -134,18 +134,18 @@ std::vector<Box> standingOutIn(const QImage& picture) {
   if (width < 8 || height < 8) return {};
   const std::vector<float> unusual = unusualnessOf(small);
   const Spread spread = spreadOf(unusual);
-  std::vector<Region> regions =
+  std::vector<Patch> regions =
       regionsAbove(unusual, width, height, std::max(spread.mean + 2 * spread.deviation, leastUnusual));
   const Box inside = Box{{0, 0}, {double(width), double(height)}}.grown(-0.5);
-  std::erase_if(regions, [&](const Region& region) {
+  std::erase_if(regions, [&](const Patch& region) {
     const double area = region.box.width() * region.box.height() / (width * height);
     return area < leastArea || area > mostArea || !inside.contains(region.box);
   });
-  std::sort(regions.begin(), regions.end(), [](const Region& a, const Region& b) { return a.weight > b.weight; });
+  std::sort(regions.begin(), regions.end(), [](const Patch& a, const Patch& b) { return a.weight > b.weight; });
   const double sx = double(picture.width()) / width, sy = double(picture.height()) / height;
   std::vector<Box> out;
   out.reserve(regions.size());
-  for (const Region& region : regions)
+  for (const Patch& region : regions)
     out.push_back({{region.box.low.x * sx, region.box.low.y * sy}, {region.box.high.x * sx, region.box.high.y * sy}});
   return out;
 }

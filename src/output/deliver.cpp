@@ -7,6 +7,7 @@
 #include "output/pdf.h"
 #include "output/png.h"
 #include "output/svg.h"
+#include "project/edits/families.h"
 #include "project/lookup.h"
 
 namespace widecut {
@@ -19,6 +20,17 @@ Notes notesOn(const Scene& scene, PhotoStore& store) {
     if (const auto why = store.problemWith(*medium))
       notes.push_back(medium->name + " " + why->message + "; a cross stands in its place");
   return notes;
+}
+
+/// The font families that are missing where something is delivered.
+std::string missingOn(const Project& project, const Delivery& delivery) {
+  if (delivery.item != 0) {
+    const ItemPtr item = findItem(project, delivery.item);
+    return missingFamilies({&item, 1});
+  }
+  std::vector<ItemPtr> items;
+  for (const ItemPtr& item : findSheet(project, delivery.sheet)->items) items.push_back(item);
+  return missingFamilies(items);
 }
 
 }  // namespace
@@ -48,9 +60,11 @@ Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoSto
   // An item alone has no paper under it.
   const Ground ground = delivery.item != 0 ? Ground::Transparent : delivery.ground;
   Notes notes = notesOn(scene, store);
+  if (const std::string missing = missingOn(project, delivery); !missing.empty())
+    notes.push_back("fonts that are not here: " + missing + "; another one stands in");
   std::string svg;
   if (delivery.format == DeliveryFormat::Svg) {
-    auto text = svgOf(scene, store, ground, notes, progress, delivery.ppi);
+    auto text = svgOf(scene, store, ground, notes, progress, delivery.ppi, delivery.words);
     if (!text) return tl::unexpected(text.error());
     svg = std::move(*text);
   }

@@ -3,6 +3,7 @@
 
 #include "geometry/progress.h"
 #include "media/photo.h"
+#include "output/svg.h"
 #include "painting/raster.h"
 #include "project/model.h"
 
@@ -18,7 +19,8 @@ struct Delivery {
   DeliveryFormat format = DeliveryFormat::Png;
   double ppi = usualPpi;  ///< Pixels per inch of a PNG, and of what other formats show as pixels.
   Ground ground = Ground::Paper;
-  bool withBleed = false;  ///< The sheet's bleed too. A PDF always has it.
+  bool withBleed = false;             ///< The sheet's bleed too. A PDF always has it.
+  WordsAs words = WordsAs::Outlines;  ///< Of an SVG.
 };
 
 /// What the person should know of a delivery that was made, a line each: photos that could not be decoded, say.

@@ -7,6 +7,7 @@
 #include "media/photo_colours.h"
 #include "output/adjusted_media.h"
 #include "output/pdf_content.h"
+#include "output/pdf_fonts.h"
 #include "output/pdf_photos.h"
 #include "output/pdf_text.h"
 #include "output/pixel_paint.h"
@@ -65,6 +66,7 @@ class PdfWriter {
 
   void write(Pipeline& out) {
     text_.finish();
+    fonts_.finish();
     addIntent();
     Object info = Object::newDictionary();
     info.replaceKey("/Creator", Object::newString("Wide Cut"));
@@ -210,6 +212,24 @@ class PdfWriter {
       return content().nameOf("/Font", "F", std::to_string(number), font);
     });
   }
+  void add(const FillWords& words) {
+    const Colour flat = std::get<Colour>(words.fill.brush);
+    if (!fonts_.canWrite(*words.words)) {
+      add(words.fill);
+      for (const ReadLine& line : words.read) add(line);
+      return;
+    }
+    const double opacity = flat.alpha / 255.0 * words.fill.opacity;
+    if (opacity == 0) return;
+    content().text += "q\n" + colour(flat, "rg");
+    setState(opacity, words.fill.blend);
+    content().text += fonts_.written(words, [&](int number, const Object& font) {
+      return content().nameOf("/Font", "F", "own " + std::to_string(number), font);
+    });
+    if (const Outline rules = rulesOf(words.words->set()); !rules.isEmpty())
+      content().text += path(transformed(rules, words.place)) + "f\n";
+    content().text += "Q\n";
+  }
   void add(const PushGroup& group) {
     open_.push_back(group);
     contents_.emplace_back();
@@ -244,6 +264,7 @@ class PdfWriter {
   PdfPhotos photos_{pdf_};
   AdjustedMedia adjusted_;
   PdfText text_{pdf_};
+  PdfFonts fonts_{pdf_};
   std::vector<pdf::Content> contents_;
   std::vector<PushGroup> open_;
   int groups_ = 0, masks_ = 0, shadings_ = 0, pictures_ = 0;

@@ -1,10 +1,11 @@
 #include "output/pdf_text.h"
 
-#include <QString>
+#include <QByteArray>
 #include <cmath>
 #include <span>
 
 #include "geometry/path_data.h"
+#include "output/pdf_unicode.h"
 
 namespace widecut {
 namespace {
@@ -18,27 +19,14 @@ constexpr int widthStep = 10;  // thousandths of the em
 
 std::string number(double v) { return shortestNumber(std::round(v * 1e4) / 1e4); }
 std::string hex(int byte) { return QByteArray(1, static_cast<char>(byte)).toHex().toStdString(); }
-std::string utf16(const std::string& letter) {
-  QByteArray bytes;
-  const QString text = QString::fromStdString(letter);
-  for (const QChar c : text) bytes += QByteArray::number(0x10000 + c.unicode(), 16).mid(1);
-  return bytes.toStdString();
-}
+using pdf::utf16;
 
 /// What the codes of a font mean.
 std::string unicodeMap(std::span<const std::pair<std::string, int>> letters) {
-  std::string out =
-      "/CIDInit /ProcSet findresource begin\n12 dict begin\nbegincmap\n/CMapName /Read def\n/CMapType 2 def\n"
-      "1 begincodespacerange\n<00> <ff>\nendcodespacerange\n";
-  constexpr std::size_t mostAtOnce = 100;  // by the specification
-  for (std::size_t from = 0; from < letters.size(); from += mostAtOnce) {
-    const std::size_t to = std::min(letters.size(), from + mostAtOnce);
-    out += std::to_string(to - from) + " beginbfchar\n";
-    for (std::size_t i = from; i < to; ++i)
-      out += "<" + hex(static_cast<int>(i) + firstCode) + "> <" + utf16(letters[i].first) + ">\n";
-    out += "endbfchar\n";
-  }
-  return out + "endcmap\nCMapName currentdict /CMap defineresource pop\nend\nend\n";
+  std::vector<std::pair<std::string, std::string>> rows;
+  for (std::size_t i = 0; i < letters.size(); ++i)
+    rows.emplace_back(hex(static_cast<int>(i) + firstCode), letters[i].first);
+  return pdf::unicodeMap("<00> <ff>", rows);
 }
 
 /// By how much the letter before one is said to be narrower, in thousandths of the em: readers find the ends of words

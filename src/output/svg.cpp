@@ -1,12 +1,14 @@
 #include "output/svg.h"
 
 #include <cmath>
+#include <set>
 #include <unordered_map>
 
 #include "geometry/path_data.h"
 #include "output/adjusted_media.h"
 #include "output/pixel_paint.h"
 #include "output/svg_photos.h"
+#include "output/svg_words.h"
 #include "scene/drawing.h"
 
 namespace widecut {
@@ -50,8 +52,8 @@ std::string matrix(const Affine& m) {
 
 class SvgWriter {
  public:
-  SvgWriter(const Scene& scene, PhotoStore& store, double ppi, std::vector<std::string>& notes)
-      : scene_(scene), store_(store), ppi_(ppi), notes_(notes) {}
+  SvgWriter(const Scene& scene, PhotoStore& store, double ppi, WordsAs words, std::vector<std::string>& notes)
+      : scene_(scene), store_(store), ppi_(ppi), words_(words), notes_(notes) {}
 
   Result<std::string> write(Ground ground, const Progress& progress) {
     // What is painted several times is defined once: so paths are counted first.
@@ -68,6 +70,7 @@ class SvgWriter {
       std::visit([&](const auto& c) { add(c); }, drawn()[i]);
     }
     if (problem_) return tl::unexpected(*problem_);
+    noteWords();
     return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"" + w +
            "pt\" height=\"" + h + "pt\" viewBox=\"" + number(area.low.x) + " " + number(area.low.y) + " " + w + " " +
            h + "\">\n<defs>\n" + definitions_ + "</defs>\n" + body_ + "</svg>\n";
@@ -96,6 +99,7 @@ class SvgWriter {
         problem_ = Problem{"an outline has too many nodes for an SVG that readers take: deliver a PDF"};
     };
     if (const auto* fill = std::get_if<FillOutline>(&command)) count(fill->outline);
+    if (const auto* words = std::get_if<FillWords>(&command)) count(words->fill.outline);
     if (const auto* stroke = std::get_if<StrokeOutline>(&command)) count(stroke->outline);
     if (const auto* group = std::get_if<PushGroup>(&command))
       if (group->clip) count(group->clip);
@@ -226,6 +230,32 @@ class SvgWriter {
     body_ += "<g" + how + ">\n";
   }
   void add(const ReadLine&) {}  // its letters are paths
+  void add(const FillWords& words) {
+    const Colour colour = std::get<Colour>(words.fill.brush);
+    if (words_ == WordsAs::Outlines || colour.alpha == 0) {
+      add(words.fill);
+      return;
+    }
+    const std::string how = paint("fill", colour, words.fill.opacity) + style(1, words.fill.blend);
+    const auto text = svgWords(words, how, families_);
+    if (!text) {
+      ++asOutlines_;
+      add(words.fill);
+      return;
+    }
+    body_ += *text;
+    if (const Outline rules = rulesOf(words.words->set()); !rules.isEmpty())
+      body_ += "<path" + how + " d=\"" + data(transformed(rules, words.place)) + "\"/>\n";
+  }
+  /// What the person should know of words that are text.
+  void noteWords() {
+    std::string all;
+    for (const std::string& family : families_) all += (all.empty() ? "" : ", ") + family;
+    if (!all.empty()) notes_.push_back("its text needs the fonts " + all + " where it is read");
+    if (asOutlines_ > 0)
+      notes_.push_back(std::to_string(asOutlines_) + (asOutlines_ == 1 ? " item of words is" : " items of words are") +
+                       " outlines: plain text would look otherwise");
+  }
   void add(const PopGroup&) { body_ += "</g>\n"; }
 
   void define(const Medium& medium, const std::string& id) {
@@ -249,6 +279,9 @@ class SvgWriter {
   const Scene& scene_;
   PhotoStore& store_;
   double ppi_;
+  WordsAs words_;
+  std::set<std::string> families_;
+  int asOutlines_ = 0;
   std::vector<std::string>& notes_;
   std::vector<DrawCommand> commands_;
   std::unordered_map<const Outline*, std::string> texts_;
@@ -264,9 +297,9 @@ class SvgWriter {
 }  // namespace
 
 Result<std::string> svgOf(const Scene& scene, PhotoStore& store, Ground ground, std::vector<std::string>& notes,
-                          const Progress& progress, double ppi) {
+                          const Progress& progress, double ppi, WordsAs words) {
   if (!(scene.width > 0 && scene.height > 0)) return problem("there is nothing to deliver");
-  return SvgWriter(scene, store, ppi, notes).write(ground, progress);
+  return SvgWriter(scene, store, ppi, words, notes).write(ground, progress);
 }
 
 }  // namespace widecut

@@ -64,6 +64,7 @@ inline constexpr std::size_t mostJsonBytes = std::size_t{256} << 20;  ///< Of pr
 inline constexpr std::size_t mostJsonValues = 4'000'000;
 inline constexpr int deepestJson = 3 * deepestItem + 50;
 inline constexpr std::size_t mostEntries = 30'000;
+inline constexpr std::size_t mostFontBytes = std::size_t{64} << 20;
 inline constexpr std::size_t mostOtherBytes = std::size_t{256} << 20;  ///< Of all entries that are not known.
 
 }  // namespace limits

@@ -12,6 +12,7 @@
 #include "geometry/outline.h"
 #include "project/item_list.h"
 #include "project/style.h"
+#include "words/region.h"
 #include "words/text_looks.h"
 
 namespace widecut {
@@ -30,6 +31,13 @@ using Form = std::variant<std::shared_ptr<const Outline>, std::shared_ptr<const 
                           std::shared_ptr<const Repeat>, std::shared_ptr<const Words>, std::shared_ptr<const Starter>,
                           std::shared_ptr<const Treated>>;
 
+/// How words on its sheet keep clear of an item, in their frames.
+struct KeepClear {
+  ClearSide side = ClearSide::Both;
+  double margin = 0;  ///< What they keep off its outline: points, ≥ 0.
+  bool operator==(const KeepClear&) const = default;
+};
+
 /// Anything on a sheet. Its form is given in the frame's own space: upright, scale included, so that the
 /// frame's place in its parent is a turn and a shift alone.
 struct Item {
@@ -44,6 +52,7 @@ struct Item {
   bool dimmed = false;  ///< Pale on the mat, as something to draw over; delivered as it is.
   /// A line that says how long it is and at what angle. It shows on the mat alone, and is in no recipe or picture.
   bool measures = false;
+  std::shared_ptr<const KeepClear> clear = nullptr;  ///< Null where words run over it.
   std::string extra;
 
   /// Whether it is painted, and counts in recipes, as far as it itself says.

@@ -1,6 +1,7 @@
 #include "scene/drawing.h"
 
 #include <algorithm>
+#include <utility>
 
 namespace widecut {
 namespace {
@@ -25,13 +26,18 @@ class Drawing {
       if (declarationOf(content.finish[i].effect.kind).place == EffectPlace::Within) fade = pixels(layer, place, i);
     const bool isApart = fade || ((content.mixes || mixesFurther(content)) && !content.finish.empty());
     if (isApart) commands.push_back(PushGroup{1, Blend::Normal, place(content.body), nullptr, std::move(fade)});
-    for (const Mark& mark : content.under) add(mark, place);
+    std::vector<ReadLine> read = content.read;
+    for (ReadLine& line : read) line.place = place * line.place;
+    if (content.letters) {
+      const auto& fill = std::get<FillOutline>(content.under.front());
+      commands.emplace_back(FillWords{moved(fill, place), content.letters, place * content.letters->content().stretch,
+                                      std::exchange(read, {})});
+    } else {
+      for (const Mark& mark : content.under) add(mark, place);
+    }
     for (const Layer& inner : content.inside) add(inner, place);
     for (const Mark& mark : content.over) add(mark, place);
-    for (ReadLine line : content.read) {
-      line.place = place * line.place;
-      commands.emplace_back(std::move(line));
-    }
+    for (ReadLine& line : read) commands.emplace_back(std::move(line));
     if (isApart) commands.push_back(PopGroup{});
     addFinish(content, layer, place, EffectPlace::InFront);
     if (grouped) commands.push_back(PopGroup{});

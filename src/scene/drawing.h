@@ -1,6 +1,7 @@
 // The scene as one flat list of commands, for formats that are written from back to front.
 #pragma once
 
+#include "project/forms/words.h"
 #include "scene/scene.h"
 
 namespace widecut {
@@ -22,7 +23,15 @@ struct PushGroup {
   std::optional<EffectPixels> fade;     ///< Multiplied by the alpha of these pixels.
 };
 struct PopGroup {};
-using DrawCommand = std::variant<FillOutline, StrokeOutline, PushGroup, PopGroup, ReadLine, EffectPixels>;
+/// Words on straight lines, in one flat colour. Formats that keep text write its letters; others fill their outline,
+/// and may say what is read there.
+struct FillWords {
+  FillOutline fill;
+  std::shared_ptr<const Words> words;
+  Affine place;  ///< From the space in which the words are set.
+  std::vector<ReadLine> read;
+};
+using DrawCommand = std::variant<FillOutline, StrokeOutline, PushGroup, PopGroup, ReadLine, EffectPixels, FillWords>;
 
 /// The commands of all layers, in the scene's space. What one outline draws several times in one place shares it.
 std::vector<DrawCommand> drawingOf(const Scene& scene);

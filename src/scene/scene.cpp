@@ -12,6 +12,7 @@
 #include "project/node_memo.h"
 #include "project/resolve.h"
 #include "scene/line_marks.h"
+#include "scene/live_text.h"
 
 namespace widecut {
 namespace {
@@ -182,12 +183,24 @@ void addLetters(const SetLine& line, const ReadLine& whole, const Affine& toCont
   read[first].count = read.size() - first;
 }
 
+/// The hyphen of a broken word is read as one that was not typed.
+void addHyphen(const SetLine& line, ReadLine& whole) {
+  const std::size_t at = line.to - line.paragraph;
+  for (const SetRun& run : line.body->runs) {
+    if (run.from != run.to || run.to != at) continue;
+    whole.text += "\xC2\xAD";
+    whole.stops.back().x = run.leftward ? run.x + run.width : run.x;
+    whole.stops.push_back({whole.text.size(), run.leftward ? run.x : run.x + run.width});
+    return;
+  }
+}
+
 /// A line in stretches of one size and height above the base line, as a drop cap and what is beside it.
 void addStretches(const SetLine& line, const ReadLine& whole, std::vector<ReadLine>& read) {
   const auto runAt = [&](std::size_t inLine) -> const SetRun* {
     const std::size_t at = line.from + inLine - line.paragraph;
     for (const SetRun& run : line.body->runs)
-      if (at >= run.from && at < run.to) return &run;
+      if (at >= run.from && (at < run.to || (at == run.to && run.from == run.to && at > 0))) return &run;
     return nullptr;
   };
   for (std::size_t i = 0; i + 1 < whole.stops.size();) {
@@ -224,13 +237,25 @@ void addRead(const Item& item, const Affine& place, std::vector<ReadLine>& read)
   for (std::size_t i = 0; i < set.shown; ++i) {
     const SetLine& line = set.lines[i];
     if (line.from == line.to) continue;
-    const ReadLine whole{words->story().substr(line.from, line.to - line.from), line.stops(), content.style.size,
-                         toContent * placeOn(line, 0)};
+    ReadLine whole{words->story().substr(line.from, line.to - line.from), line.stops(), content.style.size,
+                   toContent * placeOn(line, 0)};
+    if (line.endsInHyphen) addHyphen(line, whole);
     if (line.bends.empty())
       addStretches(line, whole, read);
     else
       addLetters(line, whole, toContent, read);
   }
+}
+
+/// See Content::letters.
+std::shared_ptr<const Words> lettersOf(const Item& item, const Content& content) {
+  const auto* words = std::get_if<std::shared_ptr<const Words>>(&item.form);
+  const auto* fill = content.under.size() == 1 ? std::get_if<FillOutline>(&content.under.front()) : nullptr;
+  const bool isWhole = fill && std::holds_alternative<Colour>(fill->brush) && !item.style->fills.empty() &&
+                       std::none_of(item.style->fills.begin(), item.style->fills.end(), [](const Fill& f) {
+                         return f.shown && (f.level || !std::holds_alternative<Colour>(f.paint));
+                       });
+  return words && isWhole && isStraight((*words)->set()) ? *words : nullptr;
 }
 
 std::shared_ptr<const Content> contentOf(const Item& item, const Around& around) {
@@ -243,6 +268,7 @@ std::shared_ptr<const Content> contentOf(const Item& item, const Around& around)
   Marks(item, around, *content).add();
   const bool isPainted = !content->under.empty() || !content->over.empty();
   if (isPainted && !showsChildren(item.form)) addRead(item, {}, content->read);
+  content->letters = lettersOf(item, *content);
   for (const auto& [number, copy] : copiesOf(item.form)) {
     const Around inside = isPlaced ? aroundChildren(item, around, copy) : Around{};
     for (const ItemPtr& child : shownIn(item.form, number)) {

@@ -9,6 +9,8 @@ namespace {
 
 using nlohmann::json;
 
+constexpr std::string_view clearSides[] = {"both", "left", "right", "wider", "above and below"};
+
 std::string numbered(const std::string& name, std::size_t i) { return name + "[" + std::to_string(i) + "]"; }
 
 }  // namespace
@@ -25,6 +27,11 @@ json itemJson(const Item& item) {
   if (item.locked) out["locked"] = true;
   if (item.dimmed) out["dimmed"] = true;
   if (item.measures) out["measures"] = true;
+  if (item.clear) {
+    json& clear = out["clear"];
+    clear["side"] = std::string(clearSides[static_cast<std::size_t>(item.clear->side)]);
+    if (item.clear->margin != 0) clear["margin"] = item.clear->margin;
+  }
   return out;
 }
 
@@ -43,6 +50,11 @@ ItemPtr ItemReader::item(const json& value, const std::string& place, int depth)
   out->locked = m.flag("locked", false);
   out->dimmed = m.flag("dimmed", false);
   out->measures = m.flag("measures", false);
+  if (const json* found = m.find("clear")) {
+    Members clear(*found, m.placeOf("clear"));
+    const auto side = clear.word<ClearSide>("side", clearSides);
+    out->clear = std::make_shared<const KeepClear>(KeepClear{side, clear.number("margin", 0, limits::mostLength, 0)});
+  }
   out->extra = m.extra();
   return out;
 }

@@ -1,10 +1,13 @@
 // Reading JSON objects member by member, strictly.
 #pragma once
 
+#include <algorithm>
 #include <nlohmann/json.hpp>
 #include <optional>
 #include <set>
+#include <span>
 #include <string>
+#include <string_view>
 
 #include "project/model.h"
 
@@ -33,6 +36,14 @@ class Members {
   int count(const std::string& name, int low, int high);
   bool flag(const std::string& name, bool otherwise);
   std::string text(const std::string& name);
+  /// One of these words, as its place among them; the first where there is none.
+  template <class Value>
+  Value word(const std::string& name, std::span<const std::string_view> words) {
+    if (!find(name)) return Value{};
+    const auto found = std::find(words.begin(), words.end(), text(name));
+    if (found == words.end()) wrong(name, "is not a word that is known here");
+    return static_cast<Value>(found - words.begin());
+  }
   Colour colour(const std::string& name);
   Point point(const std::string& name);
   Id id(const std::string& name);

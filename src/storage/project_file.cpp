@@ -10,6 +10,7 @@
 #include "media/files.h"
 #include "media/photo.h"
 #include "project/limits.h"
+#include "storage/kept_fonts.h"
 #include "storage/media_bytes.h"
 #include "storage/project_json.h"
 
@@ -124,8 +125,8 @@ Result<void> readOtherFiles(zip_t* zip, Project& project) {
   for (zip_int64_t i = 0; i < zip_get_num_entries(zip, 0); ++i) {
     const char* raw = zip_get_name(zip, static_cast<zip_uint64_t>(i), 0);
     const std::string name = raw ? raw : "";
-    const bool known =
-        name == "project.json" || name == "preview.png" || name.starts_with("media/") || name.starts_with("sheets/");
+    const bool known = name == "project.json" || name == "preview.png" || name.starts_with("media/") ||
+                       name.starts_with("sheets/") || name.starts_with("fonts/");
     if (known || name.empty() || name.back() == '/') continue;
     auto bytes = entry(zip, static_cast<zip_uint64_t>(i), name, limits::mostOtherBytes - total);
     if (!bytes) return tl::unexpected(bytes.error());
@@ -152,6 +153,7 @@ Result<Project> projectIn(zip_t* zip, const Wanted& wanted) {
   const auto text =
       entryNamed(zip, "project.json", limits::mostJsonBytes, "it is not a Wide Cut project (no project.json in it)");
   if (!text) return tl::unexpected(text.error());
+  takeFonts([zip](const std::string& name, std::size_t most) { return entryNamed(zip, name, most, "there is none"); });
   ProjectSources sources;
   sources.text = [zip](const std::string& name, std::size_t most) {
     return entryNamed(zip, name, most, "the entry " + name + " is missing from it");
@@ -186,6 +188,7 @@ struct ToSave {
   std::string folder = {};  ///< In which the file will be; empty where it is not known.
   Media media = referredFrom(mediaOf(project), folder);
   ProjectTexts texts = projectTexts(project, media);
+  std::vector<FontEntry> fonts = fontEntries(project);
 };
 
 /// Puts everything into an open zip and closes it.
@@ -195,6 +198,7 @@ Result<void> pack(Zip zip, const ToSave& saved, const std::string& previewPng, P
   if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
   for (const auto& [hash, medium] : saved.media)
     if (medium->path.empty()) good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
+  for (const FontEntry& font : saved.fonts) good = good && add(zip.get(), font.name, font.bytes, true);
   for (const auto& [name, bytes] : saved.project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
   if (!good) return problem("the project could not be packed");
   constexpr double steps = 0.01;
@@ -320,6 +324,7 @@ Result<void> saveProject(const Project& project, const std::string& previewPng, 
   const ToSave saved{project, folderOf(path)};
   std::uint64_t needed = saved.texts.project.size() + previewPng.size() + (1u << 16);
   for (const auto& [name, text] : saved.texts.sheets) needed += text.size() + 512;
+  for (const FontEntry& font : saved.fonts) needed += font.bytes.size() + 512;
   for (const auto& [hash, medium] : saved.media)
     needed += medium->bytes && medium->path.empty() ? medium->bytes->size() + 512 : 0;
   auto file = NewFile::at(path, needed);

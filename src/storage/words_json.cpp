@@ -133,14 +133,6 @@ TextLooks readLooks(Members& m, const ItemReader& reader, std::size_t size) {
 constexpr std::string_view uprights[] = {"top", "middle", "bottom", "spread"};
 constexpr std::string_view firsts[] = {"ascent", "capitals", "leading"};
 
-template <class Value>
-Value readWord(Members& m, const std::string& name, std::span<const std::string_view> words) {
-  if (!m.find(name)) return Value{};
-  const auto found = std::find(words.begin(), words.end(), m.text(name));
-  if (found == words.end()) m.wrong(name, "is not a word that is known here");
-  return static_cast<Value>(found - words.begin());
-}
-
 Outline readPath(Members& m, const std::string& name) {
   const auto parsed = parsePathData(m.text(name));
   if (!parsed) m.wrong(name, "cannot be read: " + parsed.error().message);
@@ -172,8 +164,8 @@ TextFrame readFrame(Members& m) {
   if (m.find("columns")) out.columns = m.count("columns", 1, limits::mostTextColumns);
   out.gutter = m.number("gutter", 0, limits::mostLength, out.gutter);
   out.isBalanced = m.flag("balanced", false);
-  out.upright = readWord<Upright>(m, "upright", uprights);
-  out.first = readWord<FirstLine>(m, "first", firsts);
+  out.upright = m.word<Upright>("upright", uprights);
+  out.first = m.word<FirstLine>("first", firsts);
   return out;
 }
 

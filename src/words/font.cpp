@@ -131,19 +131,21 @@ void Font::measure() {
   hb_font_make_immutable(font_.get());
 }
 
-std::shared_ptr<const Font> Font::of(std::span<const std::byte> bytes) {
+std::shared_ptr<const Font> Font::of(std::span<const std::byte> bytes, unsigned index) {
   return of(hb_blob_create(reinterpret_cast<const char*>(bytes.data()), static_cast<unsigned>(bytes.size()),
                            HB_MEMORY_MODE_READONLY, nullptr, nullptr),
-            0);
+            index);
 }
 
 std::shared_ptr<const Font> Font::fromFile(const std::string& file, unsigned index) {
   return of(hb_blob_create_from_file(file.c_str()), index);
 }
 
-bool Font::has(char32_t letter) const {
+bool Font::has(char32_t letter) const { return glyphOf(letter) != 0; }
+
+std::uint32_t Font::glyphOf(char32_t letter) const {
   hb_codepoint_t glyph = 0;
-  return hb_font_get_nominal_glyph(font_.get(), letter, &glyph) != 0;
+  return hb_font_get_nominal_glyph(font_.get(), letter, &glyph) != 0 ? glyph : 0;
 }
 
 ShapedRun Font::shaped(const Letters& text, std::size_t from, std::size_t to, const Shaping& how) const {

@@ -3,11 +3,14 @@
 
 #include <cstdint>
 #include <memory>
+#include <optional>
+#include <set>
 #include <span>
 #include <string>
 #include <string_view>
 #include <vector>
 
+#include "geometry/box.h"
 #include "geometry/outline.h"
 
 struct hb_blob_t;
@@ -43,18 +46,37 @@ struct Shaping {
   bool operator==(const Shaping&) const = default;
 };
 
+/// What a font says that it is.
+struct FontNames {
+  std::string family, postScript;
+  int weight = 400;
+  bool italic = false;
+};
+
+/// A part of a font for a file that shows it. Its glyphs have the numbers that they have in the whole font.
+struct FontSubset {
+  std::string bytes;       ///< A font file; of PostScript outlines its CFF table alone.
+  bool isCff = false;      ///< PostScript outlines.
+  std::string name;        ///< For PostScript.
+  Box box;                 ///< Of all of its glyphs, in ems, y up.
+  double italicAngle = 0;  ///< Degrees against the clock, from upright.
+};
+
 /// Safe from several threads.
 class Font {
  public:
   /// Bytes that outlive the font; `index` is the face's number in a collection, and in its upper 16 bits that of the
   /// instance of a variable font, from 1. Null when it is no font.
-  static std::shared_ptr<const Font> of(std::span<const std::byte> bytes);
+  static std::shared_ptr<const Font> of(std::span<const std::byte> bytes, unsigned index = 0);
   static std::shared_ptr<const Font> fromFile(const std::string& file, unsigned index);
 
   /// Above and below the base line, in ems, both counted positive.
   double ascent() const { return ascent_; }
   double descent() const { return descent_; }
   bool has(char32_t letter) const;
+  /// The glyph of a letter that stands by itself; 0 where there is none.
+  std::uint32_t glyphOf(char32_t letter) const;
+  FontNames names() const;
   /// How high its capitals and its small letters without ascenders are, in ems; estimated where the font does not say.
   double capHeight() const { return capHeight_; }
   double xHeight() const { return xHeight_; }
@@ -67,6 +89,14 @@ class Font {
   ShapedRun shaped(const Letters& text, std::size_t from, std::size_t to, const Shaping& how) const;
   /// The same font at other places of its axes, as “wdth 80, slnt -5”; itself where it has none of them.
   std::shared_ptr<const Font> at(const std::string& axes) const;
+  /// What a glyph takes up, in ems.
+  double advance(std::uint32_t glyph) const;
+  /// What of the font draws these glyphs and no more; nothing where it does not allow it, or it cannot be done.
+  std::optional<FontSubset> subset(const std::set<std::uint32_t>& glyphs) const;
+  /// Whether `subset` is allowed, and has a chance, without making one.
+  bool allowsSubsets() const;
+  /// Whether its maker allows the whole font to be kept in documents that others edit.
+  bool allowsKeeping() const;
   /// Adds a glyph whose base line starts at the origin; `size` is the em in points.
   void addOutline(std::uint32_t glyph, Point origin, double size, Outline& outline) const;
 

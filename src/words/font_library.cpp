@@ -4,11 +4,13 @@
 
 #include <algorithm>
 #include <cmath>
+#include <fstream>
 #include <map>
 #include <mutex>
 
 #include "words/bundled_fonts.h"
 #include "words/destroyed_by.h"
+#include "words/paragraph.h"
 
 namespace widecut {
 namespace {
@@ -22,7 +24,8 @@ struct Source {
   std::span<const std::byte> bytes;
   std::string file;
   unsigned index = 0;
-  int fromUsualWidth = 0;  ///< By Fontconfig's count.
+  int fromUsualWidth = 0;                              ///< By Fontconfig's count.
+  std::shared_ptr<const std::string> owner = nullptr;  ///< Of bytes that a project keeps.
 };
 
 std::string lowered(std::string text) {
@@ -59,11 +62,28 @@ FontPtr loaded(const Source& source) {
   static std::mutex mutex;
   static std::map<std::pair<const void*, std::string>, FontPtr> fonts;
   const std::lock_guard lock(mutex);
-  const auto key = std::pair<const void*, std::string>(
-      source.bytes.data(), source.bytes.empty() ? source.file + "#" + std::to_string(source.index) : "");
+  const auto key =
+      std::pair<const void*, std::string>(source.bytes.data(), source.file + "#" + std::to_string(source.index));
   const auto [known, fresh] = fonts.try_emplace(key, nullptr);
-  if (fresh) known->second = source.bytes.empty() ? Font::fromFile(source.file, source.index) : Font::of(source.bytes);
+  if (fresh)
+    known->second =
+        source.bytes.empty() ? Font::fromFile(source.file, source.index) : Font::of(source.bytes, source.index);
   return known->second;
+}
+
+/// A font file as it lies on the machine; null for collections of fonts, and for what cannot be read. Each is read
+/// once.
+std::shared_ptr<const std::string> wholeFile(const std::string& path) {
+  static std::mutex mutex;
+  static std::map<std::string, std::weak_ptr<const std::string>> known;
+  const std::lock_guard lock(mutex);
+  if (auto there = known[path].lock()) return there;
+  std::ifstream file(path, std::ios::binary);
+  std::string bytes{std::istreambuf_iterator<char>(file), {}};
+  if (bytes.empty() || bytes.starts_with("ttcf")) return nullptr;
+  auto out = std::make_shared<const std::string>(std::move(bytes));
+  known[path] = out;
+  return out;
 }
 
 using Families = std::map<std::string, std::vector<Source>>;  // by name in small letters
@@ -111,13 +131,60 @@ const Machine& machine() {
   return found;
 }
 
-const std::vector<Source>* sourcesIn(const Families& families, const std::string& family) {
-  const auto found = families.find(lowered(family));
-  return found == families.end() ? nullptr : &found->second;
+using SourcesPtr = std::shared_ptr<const std::vector<Source>>;
+
+/// The fonts that projects have with them. They stay for as long as the program runs.
+class Kept {
+ public:
+  SourcesPtr find(const std::string& lowered) const {
+    const std::lock_guard lock(mutex_);
+    const auto found = families_.find(lowered);
+    return found == families_.end() ? nullptr : found->second.sources;
+  }
+  bool add(const KeptFont& font) {
+    const std::lock_guard lock(mutex_);
+    Family& family = families_[lowered(font.family)];
+    if (family.name.empty()) family.name = font.family;
+    auto sources = family.sources ? *family.sources : std::vector<Source>{};
+    if (std::any_of(sources.begin(), sources.end(), [&](const Source& s) { return s.face == font.face; })) return false;
+    Source source;
+    source.face = font.face;
+    source.bytes = std::as_bytes(std::span(*font.bytes));
+    source.index = font.index;
+    source.owner = font.bytes;
+    sources.push_back(std::move(source));
+    family.sources = std::make_shared<const std::vector<Source>>(std::move(sources));
+    return true;
+  }
+  std::vector<std::string> names() const {
+    const std::lock_guard lock(mutex_);
+    std::vector<std::string> out;
+    for (const auto& [key, family] : families_) out.push_back(family.name);
+    return out;
+  }
+
+ private:
+  struct Family {
+    std::string name;  ///< As it is written.
+    SourcesPtr sources;
+  };
+  mutable std::mutex mutex_;
+  std::map<std::string, Family> families_;
+};
+Kept& kept() {
+  static Kept all;
+  return all;
 }
-const std::vector<Source>* sourcesOf(const std::string& family) {
-  const std::vector<Source>* own = sourcesIn(bundledFamilies(), family);
-  return own ? own : sourcesIn(machine().sources, family);
+
+SourcesPtr sourcesIn(const Families& families, const std::string& lowered) {
+  const auto found = families.find(lowered);
+  return found == families.end() ? nullptr : SourcesPtr(SourcesPtr(), &found->second);
+}
+SourcesPtr sourcesOf(const std::string& family) {
+  const std::string name = lowered(family);
+  if (auto own = sourcesIn(bundledFamilies(), name)) return own;
+  if (auto there = sourcesIn(machine().sources, name)) return there;
+  return kept().find(name);
 }
 
 std::vector<FontFace> facesOf(const std::vector<Source>& sources) {
@@ -132,28 +199,47 @@ std::vector<FontFace> facesOf(const std::vector<Source>& sources) {
 
 }  // namespace
 
-const std::vector<FontFamily>& fontFamilies() {
-  static const std::vector<FontFamily> families = [] {
-    std::vector<std::string> names;
-    for (const BundledFont& font : bundledFonts())
-      if (names.empty() || names.back() != font.family) names.emplace_back(font.family);
-    const auto own = static_cast<std::ptrdiff_t>(names.size());
-    names.insert(names.end(), machine().names.begin(), machine().names.end());
-    std::sort(names.begin() + own, names.end(),
-              [](const std::string& a, const std::string& b) { return lowered(a) < lowered(b); });
-    std::vector<FontFamily> out;
-    out.reserve(names.size());
-    for (const std::string& name : names) out.push_back({name, facesOf(*sourcesOf(name))});
-    return out;
-  }();
-  return families;
+std::vector<FontFamily> fontFamilies() {
+  std::vector<std::string> names;
+  for (const BundledFont& font : bundledFonts())
+    if (names.empty() || names.back() != font.family) names.emplace_back(font.family);
+  const auto own = static_cast<std::ptrdiff_t>(names.size());
+  names.insert(names.end(), machine().names.begin(), machine().names.end());
+  const auto others = kept().names();
+  names.insert(names.end(), others.begin(), others.end());
+  std::sort(names.begin() + own, names.end(),
+            [](const std::string& a, const std::string& b) { return lowered(a) < lowered(b); });
+  std::vector<FontFamily> out;
+  out.reserve(names.size());
+  for (const std::string& name : names) out.push_back({name, facesOf(*sourcesOf(name))});
+  return out;
 }
 
-const FontFamily* findFamily(const std::string& name) {
-  const auto& all = fontFamilies();
-  const auto found = std::find_if(all.begin(), all.end(),
-                                  [&](const FontFamily& family) { return lowered(family.name) == lowered(name); });
-  return found == all.end() ? nullptr : &*found;
+std::optional<FontFamily> findFamily(const std::string& name) {
+  const auto sources = sourcesOf(name);
+  if (!sources) return std::nullopt;
+  // As it is written there.
+  for (const BundledFont& font : bundledFonts())
+    if (lowered(std::string(font.family)) == lowered(name))
+      return FontFamily{std::string(font.family), facesOf(*sources)};
+  for (const auto& names : {machine().names, kept().names()})
+    for (const std::string& known : names)
+      if (lowered(known) == lowered(name)) return FontFamily{known, facesOf(*sources)};
+  return std::nullopt;
+}
+
+FontHome homeOf(const std::string& family) {
+  const std::string name = lowered(family);
+  if (bundledFamilies().contains(name)) return FontHome::Program;
+  if (machine().sources.contains(name)) return FontHome::Machine;
+  return kept().find(name) ? FontHome::Project : FontHome::Nowhere;
+}
+
+void keepFont(const KeptFont& font) {
+  const FontHome home = homeOf(font.family);
+  if (!font.bytes || home == FontHome::Program || home == FontHome::Machine) return;
+  if (!Font::of(std::as_bytes(std::span(*font.bytes)), font.index)) return;
+  if (kept().add(font)) forgetParagraphs();
 }
 
 std::string nameOf(const FontFace& face) {
@@ -172,17 +258,34 @@ FoundFont fontFor(const FaceChoice& choice) {
   const auto away = [&](const Source& s) {
     return std::abs(s.face.weight - choice.weight) + (s.face.italic != choice.italic ? otherSlant : 0);
   };
-  const auto nearestIn = [&](const std::vector<Source>& sources) {
+  const auto nearestIn = [&](const std::vector<Source>& sources) -> const Source& {
     return *std::min_element(sources.begin(), sources.end(),
                              [&](const Source& a, const Source& b) { return away(a) < away(b); });
   };
-  if (const std::vector<Source>* sources = sourcesOf(choice.family)) {
-    const Source nearest = nearestIn(*sources);
+  if (const SourcesPtr sources = sourcesOf(choice.family)) {
+    const Source& nearest = nearestIn(*sources);
     // A file that was taken away since, or is none, counts as a family that is not there.
     if (FontPtr font = loaded(nearest)) return {std::move(font), nearest.face, false};
   }
-  const Source standIn = nearestIn(*sourcesOf(FaceChoice{}.family));
+  const SourcesPtr usual = sourcesOf(FaceChoice{}.family);
+  const Source& standIn = nearestIn(*usual);
   return {loaded(standIn), standIn.face, true};
+}
+
+std::optional<KeptFont> fontToKeep(const FaceChoice& choice) {
+  const FontHome home = homeOf(choice.family);
+  if (home == FontHome::Program || home == FontHome::Nowhere) return std::nullopt;
+  const FoundFont found = fontFor(choice);
+  if (found.isStandIn || !found.font->allowsKeeping()) return std::nullopt;
+  const SourcesPtr sources = sourcesOf(choice.family);
+  for (const Source& source : *sources) {
+    if (source.face != found.face) continue;
+    KeptFont out{findFamily(choice.family)->name, source.face, source.index, source.owner};
+    if (out.bytes) return out;
+    out.bytes = wholeFile(source.file);
+    return out.bytes ? std::optional(out) : std::nullopt;
+  }
+  return std::nullopt;
 }
 
 FoundFont fontFor(const FaceChoice& choice, const std::string& axes) {

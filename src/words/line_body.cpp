@@ -8,14 +8,14 @@
 namespace widecut {
 namespace {
 
-enum class TabAlign : unsigned char { Left, Centre, Right };
+enum class TabAlign : unsigned char { Left, Centre, Right, Decimal };
 struct Tab {
   double at = 0;
   TabAlign align = TabAlign::Left;
 };
 constexpr double usualTab = 36;  // points, half an inch
 
-/// “20mm, 60mm right”: what cannot be read is passed over.
+/// “20mm, 60mm right, 90mm decimal”: what cannot be read is passed over.
 std::vector<Tab> tabsOf(const std::string& list) {
   std::vector<Tab> out;
   for (std::size_t from = 0; from < list.size();) {
@@ -23,7 +23,8 @@ std::vector<Tab> tabsOf(const std::string& list) {
     std::string part = list.substr(from, comma - from);
     from = comma + 1;
     Tab tab;
-    for (const auto& [name, align] : {std::pair(" right", TabAlign::Right), std::pair(" centre", TabAlign::Centre)})
+    for (const auto& [name, align] : {std::pair(" right", TabAlign::Right), std::pair(" centre", TabAlign::Centre),
+                                      std::pair(" decimal", TabAlign::Decimal)})
       if (const auto at = part.find(name); at != std::string::npos) {
         tab.align = align;
         part.resize(at);
@@ -37,15 +38,30 @@ std::vector<Tab> tabsOf(const std::string& list) {
   return out;
 }
 
-/// How wide a tab is that begins at x, with so much behind it up to the next one.
-double tabWidth(const std::vector<Tab>& tabs, double x, double behind) {
+/// What stands between a tab and the next one.
+struct BehindTab {
+  double width = 0;
+  double whole = 0;  ///< Of it, what is before the sign of its decimals; all of it where there is none.
+};
+/// The sign before decimals.
+char decimalSign(const TextStyle& style) {
+  constexpr std::string_view withPoints[] = {"en", "zh", "ja", "ko", "th", "he", "hi"};
+  const std::string_view language = std::string_view(style.language).substr(0, 2);
+  return std::find(std::begin(withPoints), std::end(withPoints), language) != std::end(withPoints) ? '.' : ',';
+}
+
+/// How wide a tab is that begins at x.
+double tabWidth(const std::vector<Tab>& tabs, double x, const BehindTab& behind) {
   constexpr double least = 1;
   const auto next = std::find_if(tabs.begin(), tabs.end(), [&](const Tab& t) { return t.at > x + least; });
   if (next == tabs.end()) {
     const double last = tabs.empty() ? 0 : tabs.back().at;
     return last + (std::floor((x + least - last) / usualTab) + 1) * usualTab - x;
   }
-  const double back = next->align == TabAlign::Right ? behind : next->align == TabAlign::Centre ? behind / 2 : 0;
+  const double back = next->align == TabAlign::Right     ? behind.width
+                      : next->align == TabAlign::Centre  ? behind.width / 2
+                      : next->align == TabAlign::Decimal ? behind.whole
+                                                         : 0;
   return std::max(next->at - x - back, 0.0);
 }
 
@@ -54,12 +70,20 @@ void layTabs(const Paragraph& paragraph, std::vector<SetRun>& runs) {
   const auto isTab = [&](const SetRun& run) { return run.from < run.to && paragraph.text()[run.from] == '\t'; };
   if (std::none_of(runs.begin(), runs.end(), isTab)) return;
   const auto tabs = tabsOf(paragraph.style().tabs);
+  const char sign = decimalSign(paragraph.style());
   double x = 0;
   for (std::size_t i = 0; i < runs.size(); ++i) {
     runs[i].x = x;
     if (isTab(runs[i])) {
-      double behind = 0;
-      for (std::size_t k = i + 1; k < runs.size() && !isTab(runs[k]); ++k) behind += runs[k].width;
+      BehindTab behind;
+      bool isWhole = true;
+      for (std::size_t k = i + 1; k < runs.size() && !isTab(runs[k]); ++k) {
+        behind.width += runs[k].width;
+        for (const SetGlyph& glyph : runs[k].glyphs) {
+          isWhole = isWhole && paragraph.text()[glyph.at] != sign;
+          if (isWhole) behind.whole += glyph.advance;
+        }
+      }
       runs[i].width = tabWidth(tabs, x, behind);
     }
     x += runs[i].width;
@@ -111,7 +135,12 @@ std::vector<CaretStop> stopsOf(const Paragraph& paragraph, const std::vector<Set
 void stretchSpaces(const Paragraph& paragraph, std::vector<SetRun>& runs, std::size_t from, std::size_t end,
                    double room) {
   const auto& clusters = paragraph.clusters();
-  const auto limit = [&](const Cluster& c) { return room > 0 ? c.stretch : c.shrink; };
+  // What ends the line is not parted from what is behind it.
+  const std::size_t behind = paragraph.clusterAt(end), lastOne = behind > 0 ? behind - 1 : 0;
+  const auto limit = [&](const Cluster& c) {
+    if (&c == &clusters[lastOne] && !c.isSpace) return 0.0;
+    return room > 0 ? c.stretch : c.shrink;
+  };
   double sum = 0;
   for (std::size_t i = paragraph.clusterAt(from); i < clusters.size() && clusters[i].from < end; ++i)
     sum += limit(clusters[i]);
@@ -125,6 +154,7 @@ void stretchSpaces(const Paragraph& paragraph, std::vector<SetRun>& runs, std::s
       if (glyph.at >= end) continue;
       const std::size_t i = paragraph.clusterAt(glyph.at);
       if (i >= clusters.size() || clusters[i].from != glyph.at) continue;
+      if (&glyph != run.glyphs.data() && (&glyph - 1)->at == glyph.at) continue;  // once for each cluster
       const double more = limit(clusters[i]) * share;
       glyph.advance += more;
       grown += more;
@@ -157,14 +187,20 @@ double widthOf(const std::vector<SetRun>& runs, std::size_t from, std::size_t to
 double tabbedWidth(const Paragraph& paragraph, std::size_t from, std::size_t to) {
   const auto tabs = tabsOf(paragraph.style().tabs);
   const auto& clusters = paragraph.clusters();
+  const char sign = decimalSign(paragraph.style());
   double x = 0;
   for (std::size_t i = from; i < to; ++i) {
     if (!clusters[i].isTab) {
       x += clusters[i].width;
       continue;
     }
-    double behind = 0;
-    for (std::size_t k = i + 1; k < to && !clusters[k].isTab; ++k) behind += clusters[k].width;
+    BehindTab behind;
+    bool isWhole = true;
+    for (std::size_t k = i + 1; k < to && !clusters[k].isTab; ++k) {
+      behind.width += clusters[k].width;
+      isWhole = isWhole && paragraph.text()[clusters[k].from] != sign;
+      if (isWhole) behind.whole += clusters[k].width;
+    }
     x += tabWidth(tabs, x, behind);
   }
   return x;

@@ -90,6 +90,12 @@ std::span<const ShapedGlyph> glyphsBetween(const ShapedRun& run, std::size_t fro
   return {first, last};
 }
 
+/// Letters of scripts without spaces: justified lines part them from one another.
+bool standsFree(char32_t code) {
+  const int kind = u_getIntPropertyValue(static_cast<UChar32>(code), UCHAR_LINE_BREAK);
+  return kind == U_LB_IDEOGRAPHIC || kind == U_LB_CONDITIONAL_JAPANESE_STARTER || kind == U_LB_COMPLEX_CONTEXT;
+}
+
 }  // namespace
 
 Paragraph::Paragraph(std::string text, std::vector<StyledStretch> stretches, TextStyle whole)
@@ -201,6 +207,9 @@ void Paragraph::addCluster(const Piece& piece, std::size_t from, std::size_t to,
   if (out.isSpace || holdsTogether(first)) {
     out.stretch = width / 2;
     out.shrink = width / 3;
+  } else if (standsFree(first)) {
+    constexpr double share = 0.12;  // of its width
+    out.stretch = width * share;
   }
   if (piece.style->hanging) {
     out.hangsBefore = hangingShare(first, false) * width;
@@ -354,6 +363,13 @@ class Shaped {
     }
   }
 
+  void forget() {
+    const std::lock_guard lock(mutex_);
+    known_.clear();
+    newest_.clear();
+    bytes_ = 0;
+  }
+
  private:
   struct Entry {
     std::size_t key;
@@ -366,10 +382,17 @@ class Shaped {
   std::size_t bytes_ = 0;
 };
 
+Shaped& shapedLately() {
+  static Shaped shaped;
+  return shaped;
+}
+
 }  // namespace
 
+void forgetParagraphs() { shapedLately().forget(); }
+
 ParagraphPtr paragraphFor(std::string text, std::vector<StyledStretch> stretches, const TextStyle& whole) {
-  static Shaped shaped;
+  Shaped& shaped = shapedLately();
   const std::size_t key =
       std::hash<std::string>{}(text)*31 + std::hash<std::string>{}(whole.face.family) + std::hash<double>{}(whole.size);
   if (ParagraphPtr known = shaped.find(key, text, stretches, whole)) return known;

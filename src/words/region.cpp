@@ -93,22 +93,22 @@ std::optional<Region::Stretch> Region::reach(double top, double bottom) const {
   return out;
 }
 
-std::vector<Region::Stretch> Region::free(double top, double bottom) const {
+Region::Row Region::row(double top, double bottom) const {
   constexpr double tiny = 1e-9;
-  std::vector<Stretch> taken;
+  std::vector<Stretch> edges;
   // At the middle height, where contours cross it and which way they go.
   const double middle = (top + bottom) / 2;
   std::vector<std::pair<double, int>> crossings;
   for (const Piece& piece : pieces_) {
     if (piece.bottom < top + tiny || piece.top > bottom - tiny) continue;
     // An edge along the very top or bottom takes nothing.
-    taken.push_back(reach(piece, top, bottom));
+    edges.push_back(reach(piece, top, bottom));
     if (piece.top <= middle && middle < piece.bottom) {
       const double x = pointOn(piece.curve, parameterAt(piece.curve, middle)).x;
       crossings.emplace_back(x, piece.curve[3].y > piece.curve[0].y ? 1 : -1);
     }
   }
-  std::sort(taken.begin(), taken.end());
+  std::sort(edges.begin(), edges.end());
   std::sort(crossings.begin(), crossings.end());
   const auto isInside = [&](double x) {
     int winding = 0;
@@ -116,12 +116,55 @@ std::vector<Region::Stretch> Region::free(double top, double bottom) const {
       if (at < x) winding += way;
     return winding != 0;
   };
-  std::vector<Stretch> out;
-  double end = -std::numeric_limits<double>::infinity();
-  for (const Stretch& one : taken) {
-    if (one.first > end + tiny && std::isfinite(end) && isInside((end + one.first) / 2))
-      out.emplace_back(end, one.first);
-    end = std::max(end, one.second);
+  Row out;
+  for (const Stretch& one : edges) {
+    if (out.taken.empty()) {
+      out.taken.push_back(one);
+      continue;
+    }
+    double& end = out.taken.back().second;
+    if (one.first <= end + tiny) {
+      end = std::max(end, one.second);
+    } else if (isInside((end + one.first) / 2)) {
+      out.inside.emplace_back(end, one.first);
+      end = one.second;
+    } else {
+      out.taken.push_back(one);
+    }
+  }
+  return out;
+}
+
+void Region::keepClearOf(const Outline& outline, ClearSide side) {
+  Region other(outline);
+  if (other.box_.isEmpty()) return;
+  if (side == ClearSide::Wider)
+    side = other.box_.low.x - box_.low.x > box_.high.x - other.box_.high.x ? ClearSide::Left : ClearSide::Right;
+  clear_.emplace_back(std::move(other), side);
+}
+
+std::vector<Region::Stretch> Region::free(double top, double bottom) const {
+  auto out = row(top, bottom).inside;
+  constexpr double far = std::numeric_limits<double>::infinity();
+  for (const auto& [other, side] : clear_) {
+    if (other.box_.high.y <= top || other.box_.low.y >= bottom) continue;
+    auto taken = other.row(top, bottom).taken;
+    if (taken.empty()) continue;
+    if (side == ClearSide::Left) taken = {{taken.front().first, far}};
+    if (side == ClearSide::Right) taken = {{-far, taken.back().second}};
+    if (side == ClearSide::AboveAndBelow) taken = {{-far, far}};
+    for (const auto& [from, to] : taken) {
+      std::vector<Stretch> rest;
+      for (const Stretch& one : out) {
+        if (from >= one.second || to <= one.first) {
+          rest.push_back(one);
+          continue;
+        }
+        if (one.first < from) rest.emplace_back(one.first, from);
+        if (to < one.second) rest.emplace_back(to, one.second);
+      }
+      out = std::move(rest);
+    }
   }
   return out;
 }

@@ -115,11 +115,15 @@ void addLine(const SetLine& line, std::size_t from, std::size_t to, Outline& out
 
 }  // namespace
 
+bool KeptClear::operator==(const KeptClear& other) const {
+  return (outline == other.outline || *outline == *other.outline) && place == other.place && side == other.side;
+}
+
 bool TextFrame::operator==(const TextFrame& other) const {
   const bool isSameOutline = outline == other.outline || (outline && other.outline && *outline == *other.outline);
   return isSameOutline && width == other.width && height == other.height && inset == other.inset &&
          columns == other.columns && gutter == other.gutter && isBalanced == other.isBalanced &&
-         upright == other.upright && first == other.first;
+         upright == other.upright && first == other.first && clear == other.clear;
 }
 
 Affine placeOn(const SetLine& line, double x) {
@@ -132,6 +136,17 @@ Affine placeOn(const SetLine& line, double x) {
 void addOutline(const SetLine& line, Outline& outline) {
   addLine(line, 0, static_cast<std::size_t>(-1), outline);
   for (const Box& rule : line.body->rules) addBox(rule, placeOn(line, rule.centre().x), outline);
+}
+
+Outline rulesOf(const SetWords& words) {
+  Outline out;
+  for (std::size_t i = 0; i < words.shown; ++i) {
+    const SetLine& line = words.lines[i];
+    for (const SetRun& run : line.body->runs)
+      if (run.underlined) addUnderline(line, run, out);
+    for (const Box& rule : line.body->rules) addBox(rule, placeOn(line, rule.centre().x), out);
+  }
+  return out;
 }
 
 Outline outlineOf(const SetWords& words) {

@@ -7,17 +7,24 @@
 #include "geometry/box.h"
 #include "geometry/outline.h"
 #include "words/paragraph.h"
+#include "words/region.h"
 #include "words/text_looks.h"
 
 namespace widecut {
-
-class Region;
 
 /// Where the lines of a frame lie when there is room above or below them: at the top, in the middle, at the bottom, or
 /// further apart. In frames with an outline of their own, lines are not put further apart.
 enum class Upright : unsigned char { Top, Middle, Bottom, Spread };
 /// What of the first line touches the top: the ascent of its font, its capitals, or its leading.
 enum class FirstLine : unsigned char { Ascent, Capitals, Leading };
+
+/// Something that the lines of a frame keep clear of.
+struct KeptClear {
+  std::shared_ptr<const Outline> outline;  ///< With its margin.
+  Affine place;                            ///< From its space to that in which the words are set.
+  ClearSide side = ClearSide::Both;
+  bool operator==(const KeptClear& other) const;
+};
 
 /// A frame that lines are broken to. Points.
 struct TextFrame {
@@ -31,6 +38,7 @@ struct TextFrame {
   bool isBalanced = false;  ///< Columns are as high as each other, as far as can be.
   Upright upright = Upright::Top;
   FirstLine first = FirstLine::Ascent;
+  std::vector<KeptClear> clear = {};  ///< By what else is on the sheet.
   bool operator==(const TextFrame& other) const;
 };
 
@@ -96,6 +104,8 @@ SetWords setWords(const std::string& text, const TextStyle& style, const std::op
 
 /// The letters of the lines that show, and their rules; filled by the nonzero rule.
 Outline outlineOf(const SetWords& words);
+/// Their underlines and rules alone.
+Outline rulesOf(const SetWords& words);
 /// Of one line.
 void addOutline(const SetLine& line, Outline& outline);
 /// Of a stretch of bytes alone; letters that are one sign with others come along with the first of them.

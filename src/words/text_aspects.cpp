@@ -33,7 +33,7 @@ constexpr AspectEntry entries[] = {
     {SpaceBefore, "spaceBefore", "space before", true, Length, 0, far},
     {SpaceAfter, "spaceAfter", "space after", true, Length, 0, far},
     {List, "list", "list", true, Choice, 0, 4, "none|dots|dashes|numbers|letters"},
-    {Tabs, "tabs", "tabs", true, Words, 0, 0, {}, "where they lead to, as “20mm, 60mm right”"},
+    {Tabs, "tabs", "tabs", true, Words, 0, 0, {}, "where they lead to, as “20mm, 60mm right, 90mm decimal”"},
     {KeptLines, "keptLines", "kept lines", true, Count, 1, 9, {}, "so many lines of a paragraph stand together"},
     {DropLines, "dropLines", "drop cap", true, Count, 0, 20, {}, "so many lines high"},
     {DropLetters, "dropLetters", "letters", true, Count, 1, 40, {}, "of the drop cap"},

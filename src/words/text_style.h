@@ -45,9 +45,10 @@ struct TextStyle {  // NOLINT(clang-analyzer-optin.performance.Padding)
   double indentLeft = 0, indentRight = 0, indentFirst = 0;
   double spaceBefore = 0, spaceAfter = 0;
   ListMark list = ListMark::None;
-  std::string tabs = {};  ///< Where tabs lead to, as “20mm, 60mm right”; every half inch from the last one on.
-  int keptLines = 1;      ///< So many of its first and last lines at least stand together.
-  int dropLines = 0;      ///< So many lines the drop cap is high; 0 for none.
+  std::string tabs =
+      {};  ///< Where tabs lead to, as “20mm, 60mm right, 90mm decimal”; every half inch from the last one on.
+  int keptLines = 1;  ///< So many of its first and last lines at least stand together.
+  int dropLines = 0;  ///< So many lines the drop cap is high; 0 for none.
   int dropLetters = 1;
   double dropGap = 3;
   bool dropHugs = false;                             ///< The lines beside a drop cap follow its shape.

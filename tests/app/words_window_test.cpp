@@ -42,7 +42,9 @@ TEST_F(WordsWindow, AClickAndTypingMakeALine) {
   EXPECT_EQ(w.desk().tool(), ToolKind::Select);
   EXPECT_EQ(w.desk().selection(), Ids{only()});
   w.key(Qt::Key_Z, Qt::ControlModifier);
-  EXPECT_TRUE(w.sheet().items.empty()) << "one step";
+  EXPECT_EQ(text(only()), "Skarrow ") << "a step for each word";
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_TRUE(w.sheet().items.empty());
 }
 
 TEST_F(WordsWindow, KeysOfCommandsAndToolsAreLettersWhileTyping) {
@@ -111,14 +113,16 @@ TEST_F(WordsWindow, WhatIsLeftEmptyIsNotThere) {
   EXPECT_EQ(text(id), "peak");
 }
 
-TEST_F(WordsWindow, UndoTakesBackARunAndTypingGoesOn) {
+TEST_F(WordsWindow, UndoTakesBackAWordAndTypingGoesOn) {
   const Id id = line("peak", w.mm(60, 60));
   w.key(Qt::Key_Return);
   type("s of snow");
   w.key(Qt::Key_Z, Qt::ControlModifier);
-  EXPECT_EQ(text(id), "peak");
+  EXPECT_EQ(text(id), "peaks of ");
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(text(id), "peaks ");
   type("!");
-  EXPECT_EQ(text(id), "peak!");
+  EXPECT_EQ(text(id), "peaks !");
   w.key(Qt::Key_Escape);
   EXPECT_EQ(w.desk().history().undoName(), "Type");
 }

@@ -5,6 +5,7 @@
 #include "project/edits/colours.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
+#include "project/edits/words_following.h"
 #include "sample.h"
 #include "test_photos.h"
 
@@ -39,6 +40,37 @@ void paintOne(Style& style, AnyPaint& any, unsigned number, int shape) {
   if (number == 23 || number >= static_cast<unsigned>(countOfMadeUpKinds)) any.paint(style);
 }
 
+/// Words on every sheet: lines, frames, along an outline, raised, justified, in many fonts; every third one painted
+/// like anything else.
+Project withWordsOn(const Project& project, Id sheet, Id along, unsigned number) {
+  std::mt19937 random(7000 + number);
+  AnyPaint any(random);
+  const char* const families[] = {"Cabin",     "EB Garamond",    "League Spartan",
+                                  "Comfortaa", "Kaushan Script", "Inconsolata"};
+  Words::Content content;
+  content.text = "The office above the lake\nopens at nine, and shuts when the last snow is off the line.";
+  content.style.face = {families[number % std::size(families)], number % 2 == 0 ? 400 : 700, number % 5 == 0};
+  content.style.size = any.number(7, 22);
+  content.style.leading = content.style.size * 1.25;
+  content.style.align = static_cast<Align>(number % 4);
+  content.style.letterCase = static_cast<LetterCase>(number / 2 % 4);
+  content.style.tracking = number % 7 == 0 ? 60 : 0;
+  content.style.underlined = number % 6 == 1;
+  content.style.hyphens = number % 2 == 1;
+  content.looks.letters = {{4, 10, nullptr, {{TextAspect::Shift, 3.0}}}};
+  if (number % 4 != 0) content.frame = TextFrame{any.number(60, 200), any.number(40, 120)};
+  Style style;
+  setColour(style, any.colour(number % 3 == 1 ? 0.5 : 0));
+  if (number % 3 == 2) any.paint(style);
+  Id made = 0;
+  if (number % 8 == 4) return withWordsAlong(project, along, content, style, made);
+  Item item = plainItem(project.nextId, "words", {}, std::move(style));
+  item.position = {any.number(5, 60), any.number(20, 90)};
+  item.turn = number % 5 == 2 ? any.number(-0.5, 0.5) : 0;
+  item.form = wordsForm(std::move(content));
+  return withItemsOnTop(project, sheet, {item});
+}
+
 }  // namespace
 
 Project madeUpSheet(unsigned number) {
@@ -70,6 +102,7 @@ Project madeUpSheet(unsigned number) {
     });
   }
   if (number % 4 == 3) s.project = withMapped(s.project, std::vector<Id>{s.box}, Affine::turn(0.3).about({50, 50}));
+  s.project = withWordsOn(s.project, s.sheet, low, number);
   return s.project;
 }
 

@@ -8,6 +8,7 @@
 #include "project/edits/arranging.h"
 #include "project/edits/colours.h"
 #include "project/edits/cutouts.h"
+#include "project/edits/families.h"
 #include "project/edits/fills.h"
 #include "project/edits/groups.h"
 #include "project/edits/guides.h"
@@ -20,7 +21,9 @@
 #include "project/edits/sharing.h"
 #include "project/edits/sheets.h"
 #include "project/edits/starters.h"
+#include "project/edits/text_styles.h"
 #include "project/edits/words.h"
+#include "project/edits/words_clear.h"
 #include "project/edits/words_following.h"
 #include "project/forms/repeat.h"
 #include "project/resolve.h"
@@ -62,7 +65,7 @@ class EveryEdit {
     std::vector<Id> made;
     Id fresh = 0;
     const auto keep = [&](Result<Project> result) { return result ? *result : project; };
-    const int which = static_cast<int>(number(0, 67.99));
+    const int which = static_cast<int>(number(0, 71.99));
     last = std::to_string(which);
     switch (which) {
       case 0:
@@ -313,6 +316,16 @@ class EveryEdit {
         return number(0, 1) < 0.5 ? withWordsLetGo(project, ids) : withTextStyle(project, ids, [&](TextStyle& style) {
           style = with(style, difference({}, anyLook()));
         });
+      case 68: {
+        const KeepClear clear{static_cast<ClearSide>(random_() % 5), number(0, 12)};
+        return withKeptClear(project, ids, number(0, 1) < 0.3 ? std::nullopt : std::optional(clear));
+      }
+      case 69:
+        return number(0, 1) < 0.5 ? withNewStyle(one) : withOtherStyle(one);
+      case 70: {
+        const bool isBack = number(0, 1) < 0.5;
+        return withFamilyReplaced(project, isBack ? "EB Garamond" : "Cabin", isBack ? "Cabin" : "EB Garamond");
+      }
       default:
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
@@ -323,6 +336,27 @@ class EveryEdit {
           return after;
         });
     }
+  }
+  /// A style of how words look, which they get.
+  Project withNewStyle(Id words) {
+    NamedLook named;
+    named.isOfParagraphs = number(0, 1) < 0.6;
+    named.look = named.isOfParagraphs ? lookOfParagraph(anyLook(), nullptr) : lookOfLetters(anyLook(), {}, nullptr);
+    std::uint32_t made = 0;
+    const Project next = withTextStyleAdded(project, named, made);
+    return withTextStyleGiven(next, words, 0, random_() % 20, named.isOfParagraphs, findTextStyle(next, made));
+  }
+  /// One of the styles changed, based on another, or taken away.
+  Project withOtherStyle(Id words) {
+    if (project.textStyles.empty()) return project;
+    const auto any = [&] { return project.textStyles[random_() % project.textStyles.size()]; };
+    const NamedLookPtr style = any(), other = any();
+    if (number(0, 1) < 0.3) return withoutTextStyle(project, style->number);
+    if (number(0, 1) < 0.3) return withTextStyleGiven(project, words, 0, 9, style->isOfParagraphs, style);
+    return withTextStyleChanged(project, style->number, [&](NamedLook& named) {
+      named.basedOn = number(0, 1) < 0.5 ? other : nullptr;
+      named.look = difference({}, anyLook());
+    });
   }
   NodesOfItems someNodes() {
     NodesOfItems nodes;

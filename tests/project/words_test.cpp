@@ -115,6 +115,24 @@ TEST_F(WithWords, AFrameIsFittedToItsLinesAndLettersToTheFrame) {
   EXPECT_GT(wordsOf(*findItem(smaller, word))->content().style.size, 20);
 }
 
+TEST_F(WithWords, LettersGrowUntilTheFrameJustHoldsThem) {
+  const Id word = add("slow line above the snow", TextFrame{300, 200});
+  const double before = words(word).content().style.size;
+  project = withTextStyle(project, std::vector<Id>{word}, [](TextStyle& style) {
+    style.size /= 8;
+    style.leading /= 8;
+  });
+  project = withLettersFitted(project, word);
+  EXPECT_TRUE(words(word).set().fits());
+  EXPECT_GT(words(word).content().style.size, before / 4);
+  const double size = words(word).content().style.size;
+  const Project larger = withTextStyle(project, std::vector<Id>{word}, [&](TextStyle& style) {
+    style.size = size * 1.02;
+    style.leading *= 1.02;
+  });
+  EXPECT_FALSE(wordsOf(*findItem(larger, word))->set().fits());
+}
+
 TEST_F(WithWords, ALineBecomesAFrameWithoutMoving) {
   for (const Align align : {Align::Left, Align::Centre, Align::Right}) {
     const Id word = add("slow line\nand snow", {}, align);

@@ -1,9 +1,14 @@
 // Words with all their looks, in files.
 #include <gtest/gtest.h>
 
+#include "project/edits/families.h"
+#include "project/edits/words_clear.h"
 #include "project/edits/words_following.h"
 #include "sample.h"
+#include "storage/kept_fonts.h"
 #include "storage/project_file.h"
+#include "words/bundled_fonts.h"
+#include "words/font_library.h"
 
 namespace widecut {
 namespace {
@@ -72,6 +77,60 @@ TEST_F(WordsFile, AStoryFlowsOnAsItDid) {
   const auto firstByte = [](const Project& p, Id id) { return wordsOf(*findItem(p, id))->set().lines.front().from; };
   EXPECT_EQ(firstByte(*read, b), firstByte(project, b));
   EXPECT_GT(firstByte(*read, b), 10U);
+}
+
+TEST_F(WordsFile, WhatWordsKeepClearOfIsReadAsItWasWritten) {
+  Words::Content content;
+  content.text = "a few words that have to go round something";
+  content.style.size = 8;
+  content.frame = TextFrame{180, 120};
+  const Id words = add(content);
+  for (const ClearSide side : {ClearSide::Both, ClearSide::AboveAndBelow}) {
+    project = withWordsFollowing(project, withKeptClear(project, {&disc, 1}, KeepClear{side, 4.25}));
+    ASSERT_FALSE(wordsOf(*findItem(project, words))->content().frame->clear.empty());
+    expectReadAsWritten();
+  }
+}
+
+TEST_F(WordsFile, FontsThatAreNotTheProgramsOwnAreSavedWithIt) {
+  const BundledFont bundled = bundledFonts().front();
+  const std::string bytes(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size());
+  const std::string family = "Family Of A File";
+  std::map<std::string, std::string> entries{{"fonts/1", bytes},
+                                             {"fonts/2", "no font"},
+                                             {"fonts/list.json",
+                                              R"([{"file":"fonts/1","family":"Family Of A File","weight":700},
+           {"file":"fonts/2","family":"Broken Family","weight":400},
+           {"file":"../etc/passwd","family":"Outside Family","weight":400},
+           {"file":"fonts/1","family":"Odd Family","weight":"heavy"}, 3, {}])"}};
+  const auto read = [&](const std::string& name, std::size_t most) -> Result<std::string> {
+    const auto found = entries.find(name);
+    if (found == entries.end() || found->second.size() > most) return problem("it is not there");
+    return found->second;
+  };
+  Words::Content content;
+  content.text = "words";
+  content.style.face = {family, 400, false};
+  add(content);
+  EXPECT_EQ(missingFamilies(project), family);
+  EXPECT_TRUE(fontEntries(project).empty()) << "what is not there cannot be saved along";
+  takeFonts(read);
+  EXPECT_EQ(missingFamilies(project), "");
+  for (const char* other : {"Broken Family", "Outside Family", "Odd Family"})
+    EXPECT_EQ(homeOf(other), FontHome::Nowhere) << other;
+  const auto saved = fontEntries(project);
+  ASSERT_EQ(saved.size(), 2U);
+  EXPECT_EQ(saved[0].bytes, bytes);
+  EXPECT_NE(saved[1].bytes.find(family), std::string::npos);
+  expectReadAsWritten();
+  // It goes with the file, and not when no words are in it any more.
+  EXPECT_GT(bytesOfProject(project, {})->size(), 20'000U);
+  EXPECT_LT(bytesOfProject(withFamilyReplaced(project, family, "Cabin"), {})->size(), 20'000U);
+  // Lists that are none are passed over.
+  for (const char* list : {"", "{", "3", "{}"}) {
+    entries["fonts/list.json"] = list;
+    takeFonts(read);
+  }
 }
 
 }  // namespace

@@ -6,6 +6,7 @@
 #include <set>
 
 #include "words/bundled_fonts.h"
+#include "words/paragraph.h"
 
 namespace widecut {
 namespace {
@@ -35,7 +36,7 @@ TEST(Fonts, AFamilyThatIsNotThereIsStoodInFor) {
   const FoundFont found = fontFor({"No Such Family", 700, false});
   EXPECT_TRUE(found.isStandIn);
   EXPECT_EQ(found.font, fontFor({"Cabin", 700, false}).font);
-  EXPECT_EQ(findFamily("No Such Family"), nullptr);
+  EXPECT_FALSE(findFamily("No Such Family"));
 }
 
 TEST(Fonts, FacesAreNamed) {
@@ -62,6 +63,86 @@ TEST(Fonts, KerningBringsLettersTogether) {
   EXPECT_LT(width("AV"), width("A") + width("V") - 0.02);
   EXPECT_TRUE(font->has(U'é'));
   EXPECT_FALSE(font->has(U'山'));
+}
+
+TEST(Fonts, ASubsetDrawsTheSameGlyphsInFewBytes) {
+  const FoundFont found = fontFor({"Comfortaa", 700, false});
+  const Letters text{U"Rail", {0, 1, 2, 3, 4}};
+  std::set<std::uint32_t> glyphs;
+  for (const ShapedGlyph& glyph : found.font->shaped(text, 0, 4, {}).glyphs) glyphs.insert(glyph.glyph);
+  const auto subset = found.font->subset(glyphs);
+  ASSERT_TRUE(subset);
+  EXPECT_FALSE(subset->isCff);
+  EXPECT_LT(subset->bytes.size(), 20'000U);
+  const FontNames names = found.font->names();
+  EXPECT_EQ(names.family, "Comfortaa");
+  EXPECT_EQ(names.weight, 700);
+  EXPECT_FALSE(names.italic);
+  EXPECT_NE(names.postScript.find("Comfortaa"), std::string::npos);
+  const FontPtr small = Font::of(std::as_bytes(std::span(subset->bytes)));
+  ASSERT_TRUE(small);
+  for (const std::uint32_t glyph : glyphs) {
+    Outline whole, part;
+    found.font->addOutline(glyph, {}, 10, whole);
+    small->addOutline(glyph, {}, 10, part);
+    EXPECT_EQ(whole, part);
+    EXPECT_DOUBLE_EQ(small->advance(glyph), found.font->advance(glyph));
+  }
+}
+
+TEST(Fonts, EveryBundledFontMayBeEmbedded) {
+  for (const BundledFont& bundled : bundledFonts()) {
+    const FontPtr font = Font::of(bundled.bytes);
+    ASSERT_TRUE(font) << bundled.family;
+    const auto subset = font->subset({1, 2, 3});
+    ASSERT_TRUE(subset) << bundled.family;
+    EXPECT_LT(subset->bytes.size(), bundled.bytes.size()) << bundled.family;
+    EXPECT_GT(subset->box.width(), 0.5) << bundled.family;
+  }
+}
+
+TEST(Fonts, WhatIsForbiddenIsNotEmbedded) {
+  // The same font with the bits of OS/2 that forbid it.
+  const BundledFont bundled = bundledFonts().front();
+  std::vector<std::byte> bytes(bundled.bytes.begin(), bundled.bytes.end());
+  const auto at = [&](std::size_t i) { return std::to_integer<std::size_t>(bytes[i]); };
+  const std::size_t tables = at(4) << 8 | at(5);
+  for (std::size_t i = 0; i < tables; ++i) {
+    const std::size_t entry = 12 + 16 * i;
+    if (at(entry) != 'O' || at(entry + 1) != 'S') continue;
+    const std::size_t offset = at(entry + 8) << 24 | at(entry + 9) << 16 | at(entry + 10) << 8 | at(entry + 11);
+    bytes[offset + 8] = std::byte{0};
+    bytes[offset + 9] = std::byte{2};
+  }
+  const FontPtr font = Font::of(bytes);
+  ASSERT_TRUE(font);
+  EXPECT_FALSE(font->allowsSubsets());
+  EXPECT_FALSE(font->subset({1}));
+}
+
+TEST(Fonts, AFontThatAProjectKeepsIsThereFromThenOn) {
+  const std::string family = "Kept Somewhere";
+  const BundledFont bundled = bundledFonts().back();
+  const auto bytes =
+      std::make_shared<const std::string>(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size());
+  const TextStyle style{.face = {family, 700, false}, .size = 20};
+  const double before = paragraphFor("Rail", {}, style)->clusters().front().width;
+  EXPECT_TRUE(fontFor({family, 700, false}).isStandIn);
+  EXPECT_EQ(homeOf(family), FontHome::Nowhere);
+  keepFont({family, {700, false}, 0, std::make_shared<const std::string>("no font")});
+  EXPECT_EQ(homeOf(family), FontHome::Nowhere);
+  keepFont({family, {700, false}, 0, bytes});
+  EXPECT_EQ(homeOf("kept somewhere"), FontHome::Project);
+  EXPECT_FALSE(fontFor({family, 700, false}).isStandIn);
+  EXPECT_NE(paragraphFor("Rail", {}, style)->clusters().front().width, before);
+  EXPECT_EQ(findFamily("kept somewhere")->name, family);
+  const auto again = fontToKeep({family, 400, false});
+  ASSERT_TRUE(again);
+  EXPECT_EQ(again->bytes, bytes);
+  EXPECT_EQ(again->face, (FontFace{700, false}));
+  // The program's own need not be kept, and what is not there cannot be.
+  EXPECT_FALSE(fontToKeep({"Cabin", 400, false}));
+  EXPECT_FALSE(fontToKeep({"No Such Family", 400, false}));
 }
 
 }  // namespace

@@ -56,5 +56,40 @@ TEST(Region, NothingStandsOutThatIsCutByARandomOutline) {
           EXPECT_TRUE(isInside(star, FillRule::Nonzero, {x, y})) << x << " " << y;
 }
 
+TEST(Region, KeepsClearOfTheTruePlaceOfSomethingElse) {
+  const auto kept = [](ClearSide side, double top, double bottom) {
+    Region region(path("M0 0H100V100H0Z"));
+    region.keepClearOf(path("M60 20L80 40L60 60L40 40Z"), side);
+    return region.free(top, bottom);
+  };
+  using Row = std::vector<Region::Stretch>;
+  const auto isNear = [](const Row& is, const Row& wanted) {
+    ASSERT_EQ(is.size(), wanted.size());
+    for (std::size_t i = 0; i < is.size(); ++i) {
+      EXPECT_NEAR(is[i].first, wanted[i].first, 1e-9);
+      EXPECT_NEAR(is[i].second, wanted[i].second, 1e-9);
+    }
+  };
+  isNear(kept(ClearSide::Both, 0, 10), {{0, 100}});
+  isNear(kept(ClearSide::Both, 20, 30), {{0, 50}, {70, 100}});
+  isNear(kept(ClearSide::Both, 35, 45), {{0, 40}, {80, 100}});
+  isNear(kept(ClearSide::Left, 20, 30), {{0, 50}});
+  isNear(kept(ClearSide::Right, 20, 30), {{70, 100}});
+  isNear(kept(ClearSide::Wider, 20, 30), {{0, 50}});
+  EXPECT_TRUE(kept(ClearSide::AboveAndBelow, 20, 30).empty());
+  isNear(kept(ClearSide::AboveAndBelow, 60, 70), {{0, 100}});
+}
+
+TEST(Region, RoomInsideWhatItKeepsClearOfIsKept) {
+  Region region(path("M0 0H100V100H0Z"));
+  // A ring whose hole has room, and an arch that is open below.
+  region.keepClearOf(path("M10 10H90V90H10Z M30 30V70H70V30Z"), ClearSide::Both);
+  const auto row = region.free(40, 50);
+  ASSERT_EQ(row.size(), 3U);
+  EXPECT_NEAR(row[1].first, 30, 1e-9);
+  EXPECT_NEAR(row[1].second, 70, 1e-9);
+  EXPECT_EQ(region.free(25, 35).size(), 2U) << "its upper edge is in the way";
+}
+
 }  // namespace
 }  // namespace widecut

@@ -223,6 +223,44 @@ TEST(SetStory, ParagraphsKeepTheirSpaceIndentsAndLists) {
   EXPECT_LT(bounds(outlineOf(list)).low.x, list.lines[0].start.x - 2);
 }
 
+TEST(SetStory, ScriptsWithoutSpacesAreJustifiedBetweenTheirLetters) {
+  std::string text;
+  for (int i = 0; i < 40; ++i) text += "\xE0\xBA\x81\xE0\xBA\xB2";
+  TextStyle style;
+  style.face.family = "DejaVu Sans";  // which has Lao
+  style.size = 20;
+  style.align = Align::Justified;
+  const SetWords set = setWords(text, style, TextFrame{210, 300});
+  ASSERT_GT(set.lines.size(), 2U);
+  const SetLine& line = set.lines.front();
+  EXPECT_NEAR(line.width, 210, 1e-6);
+  const auto& stops = line.stops();
+  // Two kinds of letters, turn by turn.
+  const double two = stops[2].x - stops[0].x;
+  for (std::size_t i = 1; i + 3 < stops.size(); ++i) EXPECT_NEAR(stops[i + 2].x - stops[i].x, two, 1e-6) << i;
+  EXPECT_LT(stops.back().x - stops[stops.size() - 3].x, two - 1e-6) << "the last one is not parted from the edge";
+  EXPECT_LT(set.lines.back().width, 210.0);
+}
+
+TEST(SetStory, DecimalsStandBelowOneAnother) {
+  TextStyle style;
+  style.tabs = "60mm decimal";
+  const auto xOf = [&](const std::string& text, char letter, const std::string& language) {
+    style.language = language;
+    const SetWords set = setWords(text, style, TextFrame{400, 300});
+    const std::size_t at = text.find(letter);
+    for (const CaretStop& stop : set.lines.front().stops())
+      if (stop.at == at) return stop.x;
+    return -1.0;
+  };
+  const double there = 60 / 25.4 * 72;
+  EXPECT_NEAR(xOf("a\t1.25", '.', "en"), there, 1e-9);
+  EXPECT_NEAR(xOf("a\t1,036.5", '.', "en"), there, 1e-9);
+  EXPECT_NEAR(xOf("a\t1.036,5", ',', "de"), there, 1e-9);
+  // Whole numbers end there.
+  EXPECT_NEAR(setWords("a\t2318", style, TextFrame{400, 300}).lines.front().stops().back().x, there, 1e-9);
+}
+
 TEST(SetStory, TabsLeadToTheirPlaces) {
   TextStyle style = body();
   style.tabs = "36mm, 70mm right";

@@ -7,6 +7,7 @@
 #include <QPushButton>
 
 #include "app/bench/page_layout.h"
+#include "app/bench/words_styles.h"
 #include "app/desk/word_looks.h"
 #include "app/look/in_qt.h"
 #include "app/look/theme.h"
@@ -38,10 +39,11 @@ WordsPage::WordsPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
     page.top->addWidget(made);
     return made;
   };
-  sits_ = addSwitch(tr("How they sit"), "groupSits", -1);
+  sits_ = addSwitch(tr("How they sit"), "groupSits", howTheySit);
   const auto& groups = wordsGroups();
   for (std::size_t i = 0; i < groups.size(); ++i)
     switches_.push_back(addSwitch(tr(groups[i].caption), groups[i].name, static_cast<int>(i)));
+  named_ = addSwitch(tr("Styles"), "groupStyles", styles);
   sitsBox_ = buildSits();
   page.column->addWidget(sitsBox_);
   groupBox_ = new QWidget(this);
@@ -52,6 +54,8 @@ WordsPage::WordsPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   row->addWidget(sidewaysScroll(*numbers_, *this), 1);
   row->addWidget(buildTyped(), 0, Qt::AlignTop);
   page.column->addWidget(groupBox_, 1);
+  stylesBox_ = new WordsStyles(desk, this);
+  page.column->addWidget(stylesBox_);
   page.column->addStretch(0);
   connect(numbers_, &NumbersGrid::tried, this, [this](int number, double value) {
     if (!trial_.isShown()) desk_.settleAll();
@@ -72,7 +76,7 @@ WordsPage::WordsPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   });
   connect(numbers_, &NumbersGrid::dropped, this, [this] { trial_.drop(); });
   connect(&desk, &Desk::typedStretchChanged, this, [this] {
-    if (isVisible() && chosen_ >= 0) refresh(false);
+    if (isVisible() && chosen_ != howTheySit) refresh(false);
   });
 }
 
@@ -165,25 +169,30 @@ void WordsPage::settleWords(std::size_t field) {
 void WordsPage::refresh(bool) {
   const ItemPtr item = desk_.onlyItem();
   const Words* words = item ? wordsOf(*item) : nullptr;
-  if (const WordsGroup* g = group(); g && !g->applies(words)) chosen_ = -1;
+  if (const WordsGroup* g = group(); g && !g->applies(words)) chosen_ = howTheySit;
   const auto& groups = wordsGroups();
   const bool isAny = words || desk_.typedOn() != 0;
   sits_->setVisible(isAny);
-  sits_->setChecked(chosen_ < 0);
+  sits_->setChecked(chosen_ == howTheySit);
+  named_->setVisible(isAny);
+  named_->setChecked(chosen_ == styles);
   for (std::size_t i = 0; i < groups.size(); ++i) {
     switches_[i]->setVisible(isAny && groups[i].applies(words));
     switches_[i]->setChecked(static_cast<int>(i) == chosen_);
   }
-  if (!isAny) chosen_ = -1;
-  sitsBox_->setVisible(chosen_ < 0);
+  if (!isAny) chosen_ = howTheySit;
+  sitsBox_->setVisible(chosen_ == howTheySit);
+  stylesBox_->setVisible(chosen_ == styles);
   groupBox_->setVisible(chosen_ >= 0);
   if (words)
     heading_->setText(tr("“%1” · select a second item to combine them").arg(QString::fromStdString(item->name)));
   else
     heading_->setText(desk_.joinForNew() ? tr("Click on the sheet and type: the words are cut as they are typed")
                                          : tr("Click on the sheet and type, or drag a frame first"));
-  if (chosen_ < 0)
+  if (chosen_ == howTheySit)
     showFit(words);
+  else if (chosen_ == styles)
+    stylesBox_->refresh();
   else
     showGroup(words);
 }
@@ -223,7 +232,7 @@ void WordsPage::showFit(const Words* words) {
   const ItemPtr item = desk_.onlyItem();
   picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
   reframe_->setVisible(shownPhoto(*item).has_value());
-  letters_->setVisible(!words->set().fits() && words->content().frame);
+  letters_->setVisible(words->content().frame && words->content().flowsFrom == 0);
   frame_->setVisible(!words->content().along);
   frame_->setText(words->content().frame ? command(CommandId::FrameToWords).buttonWords() : tr("Give it a frame"));
   const SetWords& set = words->set();

@@ -11,6 +11,7 @@ class QStackedLayout;
 namespace widecut {
 
 class NumbersGrid;
+class WordsStyles;
 
 class WordsPage : public BenchPage {
   Q_OBJECT
@@ -30,11 +31,13 @@ class WordsPage : public BenchPage {
   void settleWords(std::size_t field);
 
   Trial trial_{desk_};
-  int chosen_ = -1;  ///< Of the groups; −1 for how the words sit.
+  int chosen_ = howTheySit;  ///< Of the groups; or one of the two below.
+  static constexpr int howTheySit = -1, styles = -2;
   QLabel *heading_, *picture_, *fit_;
-  QPushButton *reframe_, *frame_, *letters_, *sits_;
+  QPushButton *reframe_, *frame_, *letters_, *sits_, *named_;
   std::vector<QPushButton*> buttons_, switches_;
   QWidget *sitsBox_, *groupBox_;
+  WordsStyles* stylesBox_;
   NumbersGrid* numbers_;
   struct Typed {
     QLabel* caption;

@@ -2,6 +2,8 @@
 #pragma once
 
 #include "app/commands/command_rules.h"
+#include "app/window/errands.h"
+#include "project/edits/filler.h"
 #include "project/edits/words.h"
 #include "project/edits/words_following.h"
 
@@ -9,7 +11,15 @@ namespace widecut::commands {
 
 inline bool onlyWords(const Desk& desk) { return desk.onlyItem() && wordsOf(*desk.onlyItem()); }
 inline bool anyWords(const Desk& desk) { return !wordsAmong(desk.settled(), desk.selection()).empty(); }
-inline bool overset(const Desk& desk) { return onlyWords(desk) && !wordsOf(*desk.onlyItem())->set().fits(); }
+inline bool framed(const Desk& desk) {
+  return onlyWords(desk) && wordsOf(*desk.onlyItem())->content().frame && wordsOf(*desk.onlyItem())->content().flowsFrom == 0;
+}
+
+inline bool fillable(const Desk& desk) {
+  if (!onlyWords(desk)) return false;
+  const Words& words = *wordsOf(*desk.onlyItem());
+  return words.content().frame && words.content().flowsFrom == 0 && words.set().fits();
+}
 
 inline bool following(const Desk& desk) { return onlyWords(desk) && wordsOf(*desk.onlyItem())->content().on != 0; }
 inline bool flowing(const Desk& desk) {
@@ -141,8 +151,36 @@ inline constexpr Command textCommands[] = {
            s.desk.commit(Desk::tr("Letters as large as fit"),
                          withLettersFitted(s.desk.settled(), s.desk.onlyItem()->id));
          },
-     .applies = overset,
-     .hint = QT_TRANSLATE_NOOP("Commands", "Makes letters and leading smaller until the frame holds all of them")},
+     .applies = framed,
+     .hint = QT_TRANSLATE_NOOP("Commands", "Letters and leading grow or shrink until the frame just holds all of them")},
+    {.id = Do::FillWithWords,
+     .menu = Menu::Text,
+     .byPointer = true,
+     .name = "fillWithWords",
+     .words = QT_TRANSLATE_NOOP("Commands", "Fill the frame with words"),
+     .run =
+         [](const Site& s) {
+           s.desk.commit(Desk::tr("Fill with words"), withFiller(s.desk.settled(), s.desk.onlyItem()->id));
+         },
+     .applies = fillable,
+     .hint = QT_TRANSLATE_NOOP("Commands", "Prose that says nothing in particular, until the true words are there")},
+    {.id = Do::WholeStory,
+     .menu = Menu::Text,
+     .lineBefore = true,
+     .byPointer = true,
+     .name = "wholeStory",
+     .words = QT_TRANSLATE_NOOP("Commands", "The whole story…"),
+     .keys = "Ctrl+Shift+W",
+     .run = [](const Site& s) { s.errands.showStory(s.desk.onlyItem()->id); },
+     .applies = onlyWords,
+     .hint = QT_TRANSLATE_NOOP("Commands", "The text of all its frames in one piece, to be read and typed on"),
+     .brief = QT_TRANSLATE_NOOP("Commands", "The whole story")},
+    {.id = Do::ProjectFonts,
+     .menu = Menu::Text,
+     .name = "projectFonts",
+     .words = QT_TRANSLATE_NOOP("Commands", "Fonts of the project…"),
+     .run = [](const Site& s) { s.errands.showFonts(); },
+     .hint = QT_TRANSLATE_NOOP("Commands", "Which ones its words are in, what is missing, and another one instead")},
 };
 
 }  // namespace widecut::commands

@@ -8,7 +8,8 @@ namespace {
 
 constexpr std::pair<const char*, bool Preferences::*> shown[] = {{"showsGuides", &Preferences::showsGuides},
                                                                  {"showsGrid", &Preferences::showsGrid},
-                                                                 {"showsGaps", &Preferences::showsGaps}};
+                                                                 {"showsGaps", &Preferences::showsGaps},
+                                                                 {"marksSpelling", &Preferences::marksSpelling}};
 
 }  // namespace
 

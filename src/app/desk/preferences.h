@@ -22,8 +22,9 @@ struct Preferences {
   SnapKinds restsAt = allSnapKinds();  ///< At what.
   // What shows on the mat.
   bool showsGuides = true;
-  bool showsGrid = true;   ///< Where the piece has one.
-  bool showsGaps = false;  ///< Round the selection.
+  bool showsGrid = true;      ///< Where the piece has one.
+  bool showsGaps = false;     ///< Round the selection.
+  bool marksSpelling = true;  ///< What no dictionary has, while it is typed.
   bool operator==(const Preferences&) const = default;
 };
 inline constexpr double leastRecoverySeconds = 0.2, mostRecoverySeconds = 60;

@@ -59,6 +59,17 @@ ItemPtr chosenWords(const Desk& desk) {
   return ids.empty() ? nullptr : findItem(desk.project(), ids.front());
 }
 
+std::vector<ChosenStretch> chosenStretches(const Desk& desk) {
+  if (typedWords(desk, desk.settled())) {
+    const auto [from, to] = desk.typedStretch();
+    return {{desk.typedOn(), from, to}};
+  }
+  std::vector<ChosenStretch> out;
+  for (const Id id : withTextOf(desk.settled(), desk.selection()))
+    out.push_back({id, 0, wordsOf(*findItem(desk.settled(), id))->content().text.size()});
+  return out;
+}
+
 TextStyle chosenTextStyle(const Desk& desk) {
   if (const Words* typed = typedWords(desk, desk.project())) {
     const auto [from, to] = desk.typedStretch();

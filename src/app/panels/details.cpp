@@ -6,6 +6,7 @@
 
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
+#include "app/panels/clear_page.h"
 #include "app/panels/paint_page.h"
 #include "app/panels/panel_parts.h"
 #include "app/panels/piece_page.h"
@@ -46,6 +47,9 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   paint_ = new PaintPage(desk, body_);
   grid->addWidget(paint_, row++, 0, 1, 3);
   grid->setRowMinimumHeight(row++, 6);
+  clear_ = new ClearPage(desk, body_);
+  grid->addWidget(clear_, row++, 0, 1, 3);
+  grid->setRowMinimumHeight(row++, 6);
   resultHeading_ = panelHeading(tr("Result"), body_);
   grid->addWidget(resultHeading_, row++, 0, 1, 3);
   result_ = new QLabel(body_);
@@ -83,6 +87,8 @@ void Details::refresh() {
   if (selected.empty()) return;
   place_->refresh();
   paint_->refresh(selected);
+  clear_->setVisible(clear_->applies(selected));
+  clear_->refresh(selected);
   refreshResult(selected);
 }
 

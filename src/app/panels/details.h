@@ -9,6 +9,7 @@ class QLabel;
 
 namespace widecut {
 
+class ClearPage;
 class PaintPage;
 class PlacePage;
 class TextPage;
@@ -33,6 +34,7 @@ class Details : public QWidget {
   PlacePage* place_;
   PaintPage* paint_;
   TextPage* text_;
+  ClearPage* clear_;
   QLabel *resultHeading_, *result_;
 };
 

@@ -47,6 +47,10 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   // Not at every frame of a drag: that changes no text into something else.
   for (const auto signal : {&Desk::selectionChanged, &Desk::fileChanged})
     connect(&desk, signal, this, &TextPage::lookForWords);
+  connect(&desk, &Desk::fileChanged, this, [this] {
+    // A project may have fonts with it.
+    if (family_->count() > 0 && fontFamilies().size() != static_cast<std::size_t>(family_->count())) family_->clear();
+  });
   connect(&desk, &Desk::typedStretchChanged, this, [this] {
     if (isVisible()) refresh();
   });
@@ -91,7 +95,7 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
           [this, familyChange](int i) { apply(tr("Font"), familyChange(family_->itemText(i))); });
   connect(family_->lineEdit(), &QLineEdit::editingFinished, this, [this, familyChange] {
     family_->lineEdit()->setModified(false);
-    const FontFamily* found = findFamily(family_->currentText().toStdString());
+    const auto found = findFamily(family_->currentText().toStdString());
     if (found && found->name != chosenTextStyle(desk_).face.family)
       apply(tr("Font"), familyChange(QString::fromStdString(found->name)));
     refresh();
@@ -128,7 +132,7 @@ void TextPage::fillFamilies() {
 }
 
 void TextPage::fillFaces(const FaceChoice& face) {
-  const FontFamily* family = findFamily(face.family);
+  auto family = findFamily(face.family);
   if (!family) family = findFamily(FaceChoice{}.family);
   const QSignalBlocker quiet(face_);
   face_->clear();

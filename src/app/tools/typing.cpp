@@ -195,9 +195,15 @@ void Typing::selectWord(std::size_t at) {
   moveTo(to, Keep::Selection);
 }
 
+bool Typing::beginsWord(const std::string& added) const {
+  const auto isBlank = [](char c) { return c == ' ' || c == '\t' || c == '\n'; };
+  return !hasSelection() && !added.empty() && !isBlank(added.front()) && caret_ > 0 && isBlank(typed_.text[caret_ - 1]);
+}
+
 void Typing::insert(const LookedText& added) {
   preedit_.clear();
   if (added.text.empty() && !hasSelection()) return;
+  if (beginsWord(added.text)) settle();  // so that words are undone one by one
   const std::size_t end = selectionBegin() + added.text.size();
   LookedText changed = withReplaced(typed_, selectionBegin(), selectionEnd(), added);
   if (changed.text.size() > limits::mostTextBytes) {

@@ -16,8 +16,8 @@ struct WordsDraft {
   Id target = 0;
 };
 
-/// What is typed shows at once, and becomes one undo step where the person pauses, moves the caret or does something
-/// else. Places are bytes of the text, of all of it where it flows on from frame to frame.
+/// What is typed shows at once, and becomes one undo step where a word ends, or where the person pauses, moves the
+/// caret or does something else. Places are bytes of the text, of all of it where it flows on from frame to frame.
 class Typing {
  public:
   explicit Typing(Desk& desk);
@@ -67,6 +67,8 @@ class Typing {
  private:
   ItemPtr shown() const;
   Id shownId() const;
+  /// Whether what is added is the beginning of another word.
+  bool beginsWord(const std::string& added) const;
   void show(LookedText text, std::size_t caret);
   bool showNow();
   void follow();

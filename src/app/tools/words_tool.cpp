@@ -47,6 +47,8 @@ constexpr CaretKey caretKeys[] = {
      [](Typing& t, Typing::Keep keep) { t.moveTo(t.text().size(), keep); }},
 };
 
+bool isTab(const QKeyEvent& event) { return event.key() == Qt::Key_Tab && event.modifiers() == Qt::NoModifier; }
+
 /// What other keys do to the text.
 struct EditKey {
   QKeySequence::StandardKey key;
@@ -262,7 +264,7 @@ void WordsTool::doubleClick(const Pointer& p) {
 
 bool WordsTool::wants(const QKeyEvent& event) const {
   if (!typing_.isOn()) return event.modifiers() == Qt::NoModifier && roleOf(event.key()) && desk_.canJoin();
-  if (isPlainText(event) || event.key() == Qt::Key_Escape || event.key() == Qt::Key_Return ||
+  if (isPlainText(event) || isTab(event) || event.key() == Qt::Key_Escape || event.key() == Qt::Key_Return ||
       event.key() == Qt::Key_Enter)
     return true;
   for (const CaretKey& key : caretKeys)
@@ -303,6 +305,10 @@ bool WordsTool::keyWhileTyping(QKeyEvent& event) {
   }
   if (event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) {
     typing_.insert("\n");
+    return true;
+  }
+  if (isTab(event)) {
+    typing_.insert("\t");
     return true;
   }
   for (const CaretKey& key : caretKeys)

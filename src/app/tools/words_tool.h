@@ -52,6 +52,8 @@ class WordsTool : public Tool {
   void paintEdge(QPainter& painter, const Words& words, const Affine& toSheet) const;
   void paintTarget(QPainter& painter) const;
   void paintSelection(QPainter& painter, Id frame) const;
+  /// Marks what no dictionary has, but for the word that the caret is in.
+  void paintSpelling(QPainter& painter, Id frame) const;
   QLineF caretLine() const;
   Colour legibleAt(Point onSheet) const;
   QRectF caretOnMat() const;

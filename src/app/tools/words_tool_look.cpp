@@ -2,11 +2,14 @@
 
 #include <QPainter>
 
+#include "app/desk/preferences.h"
+#include "app/desk/word_looks.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
 #include "painting/raster.h"
 #include "project/resolve.h"
+#include "words/spelling.h"
 
 namespace widecut {
 namespace {
@@ -59,6 +62,26 @@ void WordsTool::paintSelection(QPainter& painter, Id frame) const {
   }
 }
 
+void WordsTool::paintSpelling(QPainter& painter, Id frame) const {
+  const ItemPtr item = findItem(desk_.project(), frame);
+  const SheetPtr on = sheetOf(desk_.project(), frame);
+  if (!item || !wordsOf(*item) || !on || on->id != desk_.sheet()->id) return;
+  const Words& words = *wordsOf(*item);
+  const SetWords& set = words.set();
+  if (set.shown == 0) return;
+  const std::size_t first = set.lines.front().from, last = set.lines[set.shown - 1].to, caret = typing_.caret();
+  const std::string_view shown = std::string_view(words.story()).substr(first, last - first);
+  const Affine toSheet = frameToSheet(desk_.project(), frame) * words.content().stretch;
+  for (const auto& [from, to] : misspelled(shown, chosenTextStyle(desk_).language)) {
+    if (first + from <= caret && caret <= first + to) continue;
+    for (const auto& area : areasOf(set, first + from, first + to)) {
+      // Dots below the base line, so that colour is not the only sign.
+      const Point left = area[3] + (area[0] - area[3]) * 0.1, right = area[2] + (area[1] - area[2]) * 0.1;
+      painter.drawLine(mat_.toMat(toSheet(left)), mat_.toMat(toSheet(right)));
+    }
+  }
+}
+
 void WordsTool::paint(QPainter& painter) {
   painter.setBrush(Qt::NoBrush);
   const QPen thin(theme::plum, 1), dashed(theme::plum, 1, Qt::DashLine);
@@ -93,6 +116,12 @@ void WordsTool::paint(QPainter& painter) {
   painter.setPen(Qt::NoPen);
   painter.setBrush(QColor(theme::plum.red(), theme::plum.green(), theme::plum.blue(), 70));
   for (const Id id : typing_.frames()) paintSelection(painter, id);
+  if (preferences().marksSpelling) {
+    QPen dots(theme::rust, 2, Qt::DotLine, Qt::RoundCap);
+    painter.setPen(dots);
+    for (const Id id : typing_.frames()) paintSpelling(painter, id);
+    painter.setPen(Qt::NoPen);
+  }
   if (!caretShows_) return;
   // Light round it, so that it shows on photos and on dark grounds too.
   const QLineF caret = caretLine();

@@ -42,6 +42,9 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   paper_->setChecked(last.withPaper);
   bleed_ = new QCheckBox(tr("with the bleed"), this);
   bleed_->setObjectName("bleed");
+  letters_ = new QCheckBox(tr("words as text"), this);
+  letters_->setObjectName("letters");
+  letters_->setToolTip(tr("Words can be searched and changed where it is read, and need their fonts there"));
   outcome_ = new QLabel(this);
   theme::makeSecondary(*outcome_);
   form->addRow(tr("deliver"), what_);
@@ -49,6 +52,7 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   form->addRow(ppi_->accessibleName(), ppi_);
   form->addRow(QString(), paper_);
   form->addRow(QString(), bleed_);
+  form->addRow(QString(), letters_);
   form->addRow(QString(), outcome_);
   auto* buttons = new QDialogButtonBox(this);
   auto* go = new QPushButton(tr("Choose the file…"), this);
@@ -82,7 +86,8 @@ Delivery DeliverDialog::delivery() const {
           *deliveryFormat(ending().toStdString()),
           ppiValue_,
           paper_->isChecked() ? Ground::Paper : Ground::Transparent,
-          bleed_->isChecked()};
+          bleed_->isChecked(),
+          letters_->isChecked() ? WordsAs::Letters : WordsAs::Outlines};
 }
 
 void DeliverDialog::refresh() {
@@ -91,6 +96,7 @@ void DeliverDialog::refresh() {
   ppi_->show(inPixels_ ? ppiValue_ / pixelPpi : ppiValue_);  // what is being typed it leaves alone
   ppi_->setEnabled(picture);
   paper_->setEnabled(d.item == 0);
+  letters_->setEnabled(d.format == DeliveryFormat::Svg);
   bleed_->setEnabled(d.item == 0 && desk_.sheet()->bleed > 0 && d.format != DeliveryFormat::Pdf);
   const Box scene = sceneFor(desk_.settled(), d).area();
   QString said = tr("%1 × %2").arg(desk_.lengthText(scene.width()), desk_.lengthText(scene.height()));

@@ -32,6 +32,7 @@ class DeliverDialog : public QDialog {
   MeasureField* ppi_;
   QCheckBox* paper_;
   QCheckBox* bleed_;
+  QCheckBox* letters_;
   QLabel* outcome_;
   bool inPixels_;  ///< The piece is measured in pixels: 1 × is as many as it says.
   double ppiValue_;

@@ -9,9 +9,12 @@
 
 #include "app/desk/bring_text.h"
 #include "app/window/deliver_dialog.h"
+#include "app/window/fonts_dialog.h"
 #include "app/window/last_delivery.h"
 #include "app/window/recent_files.h"
+#include "app/window/story_window.h"
 #include "media/video.h"
+#include "project/edits/families.h"
 #include "project/edits/media.h"
 #include "project/limits.h"
 #include "storage/project_file.h"
@@ -76,11 +79,14 @@ void Errands::endOpening(Project project, const QString& path, As as) {
   desk_.open(std::move(project), path);
   if (as == As::Itself) recent::add(path);
   if (as == As::Copy) desk_.detach();
-  const auto missing = missingMedia(desk_.settled());
-  if (missing.empty()) return;
+  QStringList said;
   QStringList names;
-  for (const MediumPtr& medium : missing) names.append(QString::fromStdString(medium->name));
-  emit desk_.told(tr("Missing: %1 · Ctrl+Shift+M finds what was moved").arg(names.join(", ")));
+  for (const MediumPtr& medium : missingMedia(desk_.settled())) names.append(QString::fromStdString(medium->name));
+  if (!names.isEmpty()) said.append(tr("Missing: %1 · Ctrl+Shift+M finds what was moved").arg(names.join(", ")));
+  if (const std::string fonts = missingFamilies(desk_.settled()); !fonts.empty())
+    said.append(tr("Missing fonts: %1 · Cabin stands in; “Fonts of the project” puts another one there")
+                    .arg(QString::fromStdString(fonts)));
+  if (!said.isEmpty()) emit desk_.told(said.join(" · "));
 }
 
 void Errands::giveUpOpening(const std::optional<Problem>& why) {
@@ -246,6 +252,16 @@ void Errands::deliverSomething() {
   if (chosen.isEmpty()) return;
   dialog.keep();
   deliverTo(withEnding(chosen, ending), dialog.delivery());
+}
+
+void Errands::showStory(Id words) {
+  desk_.settleAll();
+  (new StoryWindow(desk_, words, &window_))->show();
+}
+
+void Errands::showFonts() {
+  desk_.settleAll();
+  (new FontsDialog(desk_, &window_))->show();
 }
 
 void Errands::deliverAgain() {

@@ -41,6 +41,10 @@ class Errands : public QObject {
   void askForPhoto();
   /// `credit` is kept with a photo: whose it is, and on what terms.
   void placePhoto(const QString& path, std::optional<Point> at, const QString& credit = {});
+  /// The story that these words show a part of, in a window of its own.
+  void showStory(Id words);
+  /// The fonts of the project.
+  void showFonts();
   void deliverSomething();
   /// The selected item, or the sheet, the way it was done last and into that folder, under a name of its own. The first
   /// time it asks.

@@ -59,7 +59,8 @@ Delivery deliveryNow(const Desk& desk, const LastDelivery& how) {
           *deliveryFormat(how.ending.toStdString()),
           how.ppi,
           how.withPaper ? Ground::Paper : Ground::Transparent,
-          false};
+          false,
+          WordsAs::Outlines};
 }
 
 QString freshFile(const Desk& desk, const QString& folder, const QString& ending) {

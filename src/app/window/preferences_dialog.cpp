@@ -31,6 +31,9 @@ PreferencesDialog::PreferencesDialog(QWidget* window) : QDialog(window) {
             [](Preferences& p, int i) { p.decimalSign = static_cast<DecimalSign>(i); });
   addChoice(*rows, tr("look"), "looks", {tr("light"), tr("dark")}, static_cast<int>(now.looks),
             [](Preferences& p, int i) { p.looks = static_cast<Looks>(i); });
+  addChoice(*rows, tr("while words are typed"), "marksSpelling",
+            {tr("spelling is not marked"), tr("what no dictionary has is marked")}, now.marksSpelling ? 1 : 0,
+            [](Preferences& p, int i) { p.marksSpelling = i == 1; });
   auto* seconds = new MeasureField(tr("recovery"), Unit::Plain, tr(" s"), this);
   seconds->show(now.recoverySeconds);
   seconds->setToolTip(tr("How long after a change it is kept, should the program end: 0.2 to 60 seconds"));

@@ -206,6 +206,8 @@ Project withOneInstead(const Project& project, const std::vector<ItemPtr>& items
   for (const ItemPtr& item : items) ids.insert(item->id);
   const Id frontmost = items.back()->id;
   made = whole.id = project.nextId;
+  for (const ItemPtr& item : items)
+    if (!whole.clear) whole.clear = item->clear;
   const auto node = std::make_shared<const Item>(std::move(whole));
   Project next = withSheet(project, sheetOf(project, frontmost)->id, [&](const Sheet& sheet) {
     Sheet out = sheet;

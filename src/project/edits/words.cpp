@@ -218,7 +218,7 @@ Project withFrameFitted(const Project& project, Id id) {
 Project withLettersFitted(const Project& project, Id id) {
   return withItem(project, id, [&](const Item& item) {
     const Words* words = wordsOf(item);
-    if (!words || !words->content().frame || words->set().fits()) return item;
+    if (!words || !words->content().frame || words->content().text.empty()) return item;
     const auto withShare = [&](double share) {
       return withContent(item, [&](Words::Content& content) {
         content.style.size *= share;
@@ -228,6 +228,11 @@ Project withLettersFitted(const Project& project, Id id) {
     };
     double fits = 0, tooLarge = 1;
     constexpr int halvings = 12;
+    const double most = limits::mostTextSize / std::max(words->content().style.size, words->content().style.leading);
+    while (tooLarge < most && wordsOf(withShare(tooLarge))->set().fits()) {
+      fits = tooLarge;
+      tooLarge = std::min(tooLarge * 2, most);
+    }
     for (int i = 0; i < halvings; ++i) {
       const double middle = (fits + tooLarge) / 2;
       if (words->content().style.size * middle < limits::leastTextSize) break;

@@ -34,8 +34,7 @@ Project withAlongLines(const Project& project, std::span<const Id> items,
 
 /// The text frame as high as its lines; from a line, a frame as wide as it is.
 Project withFrameFitted(const Project& project, Id item);
-/// The letters, and their leading, as large as fit into the frame, never larger than they are. Nothing changes where
-/// they fit, or do not at any size.
+/// The letters, and their leading, as large as fit into the frame. Nothing changes where they do not at any size.
 Project withLettersFitted(const Project& project, Id item);
 
 }  // namespace widecut

@@ -6,6 +6,7 @@
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
+#include "project/edits/words_clear.h"
 #include "project/names.h"
 #include "project/node_memo.h"
 #include "project/resolve.h"
@@ -17,15 +18,27 @@ namespace {
 struct Followers {
   std::vector<Id> on;                         ///< An item of the sheet.
   std::vector<std::pair<Id, ItemPtr>> flows;  ///< The text of other words, by the words with the text.
-  bool isEmpty() const { return on.empty() && flows.empty(); }
+  std::vector<Id> clear;                      ///< Items that words keep clear of.
+  std::vector<Id> kept;                       ///< Words that keep clear of something.
+  std::vector<Id> frames;                     ///< All words in frames.
+  /// Whether nothing but frames was found.
+  bool isEmpty() const { return on.empty() && flows.empty() && clear.empty() && kept.empty(); }
 };
 
-void gather(const ItemPtr& item, Followers& found) {
+void gather(const ItemPtr& item, bool isShown, Followers& found) {
+  isShown = isShown && item->isDelivered();
   if (const Words* words = wordsOf(*item)) {
-    if (words->content().on != 0) found.on.push_back(item->id);
-    if (words->content().flowsFrom != 0) found.flows.emplace_back(words->content().flowsFrom, item);
+    const Words::Content& content = words->content();
+    if (content.on != 0) found.on.push_back(item->id);
+    if (content.flowsFrom != 0) found.flows.emplace_back(content.flowsFrom, item);
+    if (content.frame) found.frames.push_back(item->id);
+    if (content.frame && !content.frame->clear.empty()) found.kept.push_back(item->id);
   }
-  for (const ItemPtr& child : childrenOf(*item)) gather(child, found);
+  if (isShown && item->clear) found.clear.push_back(item->id);
+  for (const ItemPtr& child : childrenOf(*item)) gather(child, isShown && showsChildren(item->form), found);
+}
+void gatherAll(const SheetPtr& sheet, Followers& found) {
+  for (const ItemPtr& item : sheet->items) gather(item, true, found);
 }
 
 /// Where there were none before, only items that changed are looked at. `before` may be null.
@@ -34,10 +47,15 @@ std::shared_ptr<const Followers> followersOn(const SheetPtr& sheet, const SheetP
   if (auto known = memo.find({sheet})) return known;
   auto made = std::make_shared<Followers>();
   const auto was = before ? memo.find({before}) : nullptr;
-  if (was && was->isEmpty() && before->items.size() == sheet->items.size())
-    eachDifference(before->items, sheet->items, [&](std::size_t i) { gather(sheet->items[i], *made); });
-  else
-    for (const ItemPtr& item : sheet->items) gather(item, *made);
+  if (was && was->isEmpty() && before->items.size() == sheet->items.size()) {
+    eachDifference(before->items, sheet->items, [&](std::size_t i) { gather(sheet->items[i], true, *made); });
+    if (!made->isEmpty()) {
+      *made = {};
+      gatherAll(sheet, *made);
+    }
+  } else {
+    gatherAll(sheet, *made);
+  }
   memo.keep({sheet}, made);
   return made;
 }
@@ -296,9 +314,13 @@ Project withWordsFollowing(const Project& before, const Project& after) {
     const SheetPtr was = findSheet(before, sheet->id);
     const auto followers = followersOn(sheet, was);
     anyFlows = anyFlows || !followers->flows.empty();
-    if (followers->on.empty() || was == sheet) continue;
+    if (was == sheet) continue;
     for (const Id words : followers->on)
       if (findItem(next, words)) next = withOneOnItsItem(before, next, words);
+    if (!followers->clear.empty())
+      next = withFramesKeptClear(next, followers->frames, followers->clear);
+    else if (!followers->kept.empty())
+      next = withFramesKeptClear(next, followers->kept, {});
   }
   return anyFlows ? withFlowsFollowing(before, next) : next;
 }

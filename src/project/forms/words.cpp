@@ -59,10 +59,18 @@ const Words* wordsOf(const Item& item) {
 }
 
 FrameToFill roomIn(const TextFrame& frame) {
-  if (!frame.outline) return {frame, nullptr};
-  const std::vector<Operand> edge{{*frame.outline, FillRule::Nonzero}};
-  const auto inside = frame.inset > 0 ? offset(edge.front(), -frame.inset) : cut(edge, Formula::chain(1, Role::Add));
-  return {frame, std::make_shared<const Region>(inside ? *inside : *frame.outline)};
+  if (!frame.outline && frame.clear.empty()) return {frame, nullptr};
+  std::shared_ptr<Region> region;
+  if (frame.outline) {
+    const std::vector<Operand> edge{{*frame.outline, FillRule::Nonzero}};
+    const auto inside = frame.inset > 0 ? offset(edge.front(), -frame.inset) : cut(edge, Formula::chain(1, Role::Add));
+    region = std::make_shared<Region>(inside ? *inside : *frame.outline);
+  } else {
+    const double in = frame.inset, right = frame.width - in, bottom = frame.height - in;
+    region = std::make_shared<Region>(polygon({{in, in}, {right, in}, {right, bottom}, {in, bottom}}));
+  }
+  for (const KeptClear& one : frame.clear) region->keepClearOf(transformed(*one.outline, one.place), one.side);
+  return {frame, std::move(region)};
 }
 
 Outline edgeOf(const TextFrame& frame) {
