@@ -132,6 +132,25 @@ TEST_F(WordsBench, AStyleIsMadeChangedAndTakenAway) {
   EXPECT_EQ(paragraphStyle(words(first).content().looks, words(first).content().style, 0).align, Align::Centre);
 }
 
+TEST_F(WordsBench, MakingAStyleChangesNothingThatShows) {
+  const Id id = frame(prose, w.mm(40, 30), w.mm(140, 110));
+  w.desk().commit("head", withLookBetween(withLookBetween(withText(w.desk().settled(), id, "Head\nBody one\nBody two"),
+                                                          id, 0, 3, {{TextAspect::Size, 30.0}}),
+                                          id, 5, 6, {{TextAspect::Align, 2.0}, {TextAspect::DropLines, 2.0}}));
+  const SetWords before = words(id).set();
+  w.desk().select({id});
+  pressShown("groupStyles");
+  pressShown("styleMakeParagraphs");
+  ASSERT_EQ(w.desk().settled().textStyles.size(), 1U);
+  const Words::Content& c = words(id).content();
+  EXPECT_NE(textStyleAt(c, 0, true), nullptr);
+  EXPECT_EQ(textStyleAt(c, 6, true), nullptr) << "it looks otherwise";
+  EXPECT_NE(textStyleAt(c, 15, true), nullptr);
+  ASSERT_EQ(words(id).set().lines.size(), before.lines.size());
+  for (std::size_t i = 0; i < before.lines.size(); ++i)
+    EXPECT_EQ(words(id).set().lines[i].start, before.lines[i].start);
+}
+
 TEST_F(WordsBench, SelectedLettersGetAStyleOfTheirOwn) {
   const Id id = frame("The slow line", w.mm(40, 30), w.mm(140, 60));
   w.key(Qt::Key_Return);

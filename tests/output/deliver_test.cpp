@@ -65,6 +65,27 @@ QImage withSquare(QImage image) {
   return image;
 }
 
+/// Each square of 4 × 4 pixels as one.
+QImage quartered(const QImage& image) {
+  constexpr int side = 4;
+  const QImage from = image.convertToFormat(QImage::Format_RGB32);
+  QImage out((from.width() + side - 1) / side, (from.height() + side - 1) / side, QImage::Format_RGB32);
+  for (int y = 0; y < out.height(); ++y)
+    for (int x = 0; x < out.width(); ++x) {
+      int red = 0, green = 0, blue = 0;
+      for (int k = 0; k < side * side; ++k) {
+        const QRgb p = from.pixel(std::min(side * x + k % side, from.width() - 1),
+                                  std::min(side * y + k / side, from.height() - 1));
+        red += qRed(p);
+        green += qGreen(p);
+        blue += qBlue(p);
+      }
+      constexpr int count = side * side;
+      out.setPixel(x, y, qRgb(red / count, green / count, blue / count));
+    }
+  return out;
+}
+
 struct Delivered {
   QImage png, svg, pdf;
 };
@@ -82,8 +103,9 @@ Delivered deliveredEverywhere(const Project& project, Id sheet) {
   make(DeliveryFormat::Pdf, "a.pdf");
   run("qpdf", {"--check", "--no-warn", path("a.pdf")});
   run("rsvg-convert", {"-o", path("svg.png"), path("a.svg")});
-  run("pdftocairo", {"-r", "96", "-png", "-singlefile", path("a.pdf"), path("pdf")});
-  return {QImage(path("a.png")), QImage(path("svg.png")), QImage(path("pdf.png"))};
+  // Readers put the letters of fonts on whole pixels, or on quarters of them: so at four times the size.
+  run("pdftocairo", {"-r", "384", "-png", "-singlefile", path("a.pdf"), path("pdf")});
+  return {QImage(path("a.png")), QImage(path("svg.png")), quartered(QImage(path("pdf.png")))};
 }
 
 TEST(Delivery, EveryDemoSheetLooksAlikeInEveryFormat) {

@@ -62,6 +62,8 @@ Project withWordsOn(const Project& project, Id sheet, Id along, unsigned number)
   Style style;
   setColour(style, any.colour(number % 3 == 1 ? 0.5 : 0));
   if (number % 3 == 2) any.paint(style);
+  // Along the edges of so many letters they make files that librsvg does not read.
+  for (Line& line : style.lines) line.colours.reset();
   Id made = 0;
   if (number % 8 == 4) return withWordsAlong(project, along, content, style, made);
   Item item = plainItem(project.nextId, "words", {}, std::move(style));

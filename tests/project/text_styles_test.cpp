@@ -122,6 +122,16 @@ TEST_F(TextStyles, AStyleMadeOfALookLooksLikeItElsewhere) {
   EXPECT_EQ(lookOfLetters(look, look, nullptr).size(), 2U);
 }
 
+TEST_F(TextStyles, WhatIsBeyondTheTextGetsNone) {
+  const auto strong = add("Strong", {{TextAspect::Weight, 700.0}}, nullptr, false);
+  give(strong, 40, 5000);
+  const Words::Content& c = wordsOf(*findItem(project, words))->content();
+  ASSERT_EQ(c.looks.letters.size(), 1U);
+  EXPECT_EQ(c.looks.letters.front().to, c.text.size());
+  project = withTextStyleGiven(project, words, 9000, 9001, false, named(strong));
+  EXPECT_EQ(wordsOf(*findItem(project, words))->content().looks.letters.size(), 1U);
+}
+
 TEST_F(TextStyles, NamesAreToldApart) {
   add("Body", {});
   const auto second = add("Body", {});

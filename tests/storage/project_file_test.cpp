@@ -115,13 +115,13 @@ TEST(ProjectFile, UnknownMembersAndFilesSurvive) {
     texts = changed(texts, places[i], "\"new" + std::to_string(i) + "\": {\"size\": 4}, " + places[i]);
   auto project = projectFrom(texts);
   ASSERT_TRUE(project) << project.error().message;
-  project->otherFiles["fonts/one.otf"] = std::make_shared<const std::string>("not known yet");
+  project->otherFiles["sounds/one.ogg"] = std::make_shared<const std::string>("not known yet");
   const auto again = projectFromBytes(*bytesOfProject(*project, ""));
   ASSERT_TRUE(again) << again.error().message;
   const std::string written = textOf(*again);
   for (std::size_t i = 0; i < std::size(places); ++i)
     EXPECT_NE(written.find("\"new" + std::to_string(i) + "\""), std::string::npos) << places[i];
-  EXPECT_EQ(*again->otherFiles.at("fonts/one.otf"), "not known yet");
+  EXPECT_EQ(*again->otherFiles.at("sounds/one.ogg"), "not known yet");
 }
 
 TEST(ProjectFile, CopiesGuidesAndMeasuringLinesAreReadAsTheyWere) {

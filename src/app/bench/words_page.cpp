@@ -99,7 +99,7 @@ QWidget* WordsPage::buildSits() {
   beside->addLayout(actions);
   beside->addStretch(1);
   for (const CommandId id : {CommandId::TypeOn, CommandId::FrameToWords, CommandId::LettersToFrame,
-                             CommandId::BringInPhoto, CommandId::Reframe, CommandId::Bake}) {
+                             CommandId::WholeStory, CommandId::BringInPhoto, CommandId::Reframe, CommandId::Bake}) {
     auto* button = buttonFor(id, box);
     button->setMinimumHeight(28);
     actions->addWidget(button);

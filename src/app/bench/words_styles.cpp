@@ -20,6 +20,30 @@ bool isBasedOn(const NamedLookPtr& style, const NamedLookPtr& other) {
   return false;
 }
 
+/// A paragraph's style but for its drop cap, which of a whole text is the first one's own.
+TextStyle withoutDrop(TextStyle style) {
+  const TextStyle usual;
+  style.dropLines = usual.dropLines;
+  style.dropLetters = usual.dropLetters;
+  style.dropGap = usual.dropGap;
+  style.dropHugs = usual.dropHugs;
+  return style;
+}
+
+/// Where of a whole text what looks like its beginning stands, paragraph by paragraph; of a part of one, that part.
+std::vector<ChosenStretch> alike(const Desk& desk, const ChosenStretch& chosen) {
+  if (desk.typedOn() != 0) return {chosen};
+  const Words::Content& c = wordsOf(*findItem(desk.settled(), chosen.words))->content();
+  const TextStyle first = withoutDrop(paragraphStyle(c.looks, c.style, 0));
+  std::vector<ChosenStretch> out;
+  for (std::size_t at = 0; at <= c.text.size();) {
+    const std::size_t end = paragraphEnd(c.text, at);
+    if (withoutDrop(paragraphStyle(c.looks, c.style, at)) == first) out.push_back({chosen.words, at, end});
+    at = end + 1;
+  }
+  return out;
+}
+
 /// The project with a style given to all that is chosen.
 Project withGiven(const Desk& desk, const Project& project, bool isOfParagraphs, const NamedLookPtr& style) {
   Project next = project;
@@ -103,7 +127,8 @@ Look WordsStyles::lookNow(const Row& row, const NamedLookPtr& basedOn) const {
   const ItemPtr item = stretches.empty() ? nullptr : findItem(desk_.settled(), stretches.front().words);
   if (!item) return {};
   const Words::Content& c = wordsOf(*item)->content();
-  const TextStyle paragraph = paragraphStyle(c.looks, c.style, paragraphBegin(c.text, stretches.front().from));
+  TextStyle paragraph = paragraphStyle(c.looks, c.style, paragraphBegin(c.text, stretches.front().from));
+  if (desk_.typedOn() == 0) paragraph = withoutDrop(paragraph);
   return row.isOfParagraphs ? lookOfParagraph(paragraph, basedOn)
                             : lookOfLetters(chosenTextStyle(desk_), paragraph, basedOn);
 }
@@ -122,8 +147,13 @@ void WordsStyles::make(const Row& row) {
   look.name = (row.isOfParagraphs ? tr("Paragraphs") : tr("Letters")).toStdString();
   look.look = lookNow(row, nullptr);
   std::uint32_t number = 0;
-  const Project next = withTextStyleAdded(desk_.settled(), look, number);
-  desk_.commit(tr("Make a style"), withGiven(desk_, next, row.isOfParagraphs, findTextStyle(next, number)));
+  Project next = withTextStyleAdded(desk_.settled(), look, number);
+  const NamedLookPtr style = findTextStyle(next, number);
+  // Nothing is to look otherwise by that.
+  for (const ChosenStretch& chosen : chosenStretches(desk_))
+    for (const ChosenStretch& one : alike(desk_, chosen))
+      next = withTextStyleGiven(next, one.words, one.from, one.to, row.isOfParagraphs, style);
+  desk_.commit(tr("Make a style"), std::move(next));
   refresh();
   row.name->setFocus();
   row.name->selectAll();
@@ -134,9 +164,13 @@ void WordsStyles::take(const Row& row) {
   const NamedLookPtr style = chosen(row);
   if (!style) return;
   const Look look = lookNow(row, style->basedOn);
-  const Project next =
-      withTextStyleChanged(desk_.settled(), style->number, [&](NamedLook& named) { named.look = look; });
-  desk_.commit(tr("Change a style"), withGiven(desk_, next, row.isOfParagraphs, findTextStyle(next, style->number)));
+  Project next = withTextStyleChanged(desk_.settled(), style->number, [&](NamedLook& named) { named.look = look; });
+  // What it was taken from has no look of its own in that any more.
+  ChosenStretch from = chosenStretches(desk_).front();
+  if (desk_.typedOn() == 0 && row.isOfParagraphs) from.to = from.from;
+  next =
+      withTextStyleGiven(next, from.words, from.from, from.to, row.isOfParagraphs, findTextStyle(next, style->number));
+  desk_.commit(tr("Change a style"), std::move(next));
   refresh();
 }
 

@@ -49,6 +49,7 @@ QToolButton { background: transparent; border: none; border-radius: 3px; padding
 QToolButton:hover { background: #EFE8DA; }
 QToolButton:checked { background: #E6DECE; }
 QComboBox { background: #FFFFFF; border: 1px solid #D5CDBD; border-radius: 3px; padding: 2px 8px; min-height: 18px; }
+QComboBox:disabled { background: #F1EDE3; color: #8A928F; }
 QComboBox::drop-down { border: none; width: 20px; }
 QComboBox::down-arrow { image: url(:/icons/down.svg); width: 10px; height: 10px; }
 QComboBox QAbstractItemView { background: #FBF9F4; selection-background-color: #E5DAF2; selection-color: #23302E; }

@@ -14,7 +14,7 @@
 namespace widecut {
 namespace {
 
-constexpr double usualMargin = 6;  // points
+constexpr double usualMargin = 2 * pointsPerMillimetre;
 
 bool hasFrame(const ItemPtr& item, const std::vector<ItemPtr>& but) {
   if (std::find(but.begin(), but.end(), item) != but.end()) return false;

@@ -256,12 +256,16 @@ void Errands::deliverSomething() {
 
 void Errands::showStory(Id words) {
   desk_.settleAll();
-  (new StoryWindow(desk_, words, &window_))->show();
+  auto* story = new StoryWindow(desk_, words, &window_);
+  story->show();
+  story->activateWindow();
 }
 
 void Errands::showFonts() {
   desk_.settleAll();
-  (new FontsDialog(desk_, &window_))->show();
+  auto* fonts = new FontsDialog(desk_, &window_);
+  fonts->show();
+  fonts->activateWindow();
 }
 
 void Errands::deliverAgain() {

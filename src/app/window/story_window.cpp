@@ -7,6 +7,7 @@
 #include <QPushButton>
 #include <QTextBlock>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/look/in_qt.h"
 #include "app/look/theme.h"
@@ -228,6 +229,10 @@ void StoryWindow::mark() {
     over.format.setForeground(theme::rust);
     tones.push_back(over);
   }
+  // Where no frame begins, the style of a paragraph.
+  for (const ParagraphLook& one : text_.looks.paragraphs)
+    if (one.named) marks.push_back({placeOf(text_.text, one.at), inQt(one.named->name)});
+  std::stable_sort(marks.begin(), marks.end(), [](const StoryMark& a, const StoryMark& b) { return a.at < b.at; });
   edit_->setMarks(std::move(marks));
   edit_->setExtraSelections(tones);
   letters = letterStops(text_.text).size() - 1;

@@ -12,7 +12,7 @@ class QLabel;
 
 namespace widecut {
 
-/// Where a frame begins in the text.
+/// Where a frame begins in the text, or a paragraph with a style.
 struct StoryMark {
   int at = 0;  ///< Of the text in UTF-16.
   QString name;

@@ -175,6 +175,8 @@ Project withTextStyleGiven(const Project& project, Id words, std::size_t from, s
   const Words* typed = item ? wordsOf(*item) : nullptr;
   if (!typed || (style && style->isOfParagraphs != isOfParagraphs)) return project;
   LookedText text = lookedTextOf(*typed);
+  to = std::min(to, text.text.size());
+  from = std::min(from, to);
   const auto give = [&](OwnTextLook& own) {
     own.named = style;
     if (style) std::erase_if(own.look, [&](const auto& one) { return says(wholeLook(style), one.first); });

@@ -1,6 +1,7 @@
 #include "project/edits/words_following.h"
 
 #include <algorithm>
+#include <cmath>
 #include <map>
 
 #include "project/edits/places.h"
@@ -91,8 +92,11 @@ Item broughtTo(const Item& item, const Place& place, const Affine& parent) {
   if (!back) return item;
   Item out = item;
   const Affine local = *back * place.toSheet;
-  out.position = local(Point{});
-  out.turn = local.turnAngle();
+  // What differs by rounding alone, as where angles were read from a file, stays as it is.
+  constexpr double rounding = 1e-8;  // points
+  constexpr double angleRounding = 1e-11;
+  if (distance(local(Point{}), item.position) > rounding) out.position = local(Point{});
+  if (std::abs(std::remainder(local.turnAngle() - item.turn, 2 * pi)) > angleRounding) out.turn = local.turnAngle();
   Words::Content content = wordsOf(item)->content();
   content.stretch = {};
   if (content.frame) {
