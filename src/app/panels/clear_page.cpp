@@ -39,19 +39,19 @@ Project withMargin(const Project& project, std::span<const Id> items, double mar
 
 ClearPage::ClearPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   auto* grid = panelGrid(this);
-  grid->addWidget(panelHeading(tr("Words round it"), this), 0, 0, 1, 3);
+  grid->addWidget(panelCaption(tr("words"), this), 0, 0);
   side_ = new QComboBox(this);
   side_->setObjectName("keepClear");
   side_->setAccessibleName(tr("How words keep clear of it"));
   // In the order of ClearSide.
   side_->addItems({tr("run over it"), tr("keep off, on both sides"), tr("stay left of it"), tr("stay right of it"),
                    tr("stay on the wider side"), tr("stay above and below")});
-  grid->addWidget(side_, 1, 0, 1, 3);
+  grid->addWidget(side_, 0, 1, 1, 2);
   caption_ = panelCaption(tr("margin"), this);
-  grid->addWidget(caption_, 2, 0);
+  grid->addWidget(caption_, 1, 0);
   grid->setColumnMinimumWidth(0, captionWidth);
   margin_ = new MeasureField(tr("margin of words"), Unit::Millimetre, {}, this);
-  grid->addWidget(margin_, 2, 1);
+  grid->addWidget(margin_, 1, 1);
   grid->setColumnStretch(2, 1);
   connect(side_, &QComboBox::activated, this, &ClearPage::choose);
   tryWith(*margin_, desk_, trial_, tr("Margin of words"),

@@ -46,7 +46,6 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   grid->setRowMinimumHeight(row++, 6);
   paint_ = new PaintPage(desk, body_);
   grid->addWidget(paint_, row++, 0, 1, 3);
-  grid->setRowMinimumHeight(row++, 6);
   clear_ = new ClearPage(desk, body_);
   grid->addWidget(clear_, row++, 0, 1, 3);
   grid->setRowMinimumHeight(row++, 6);

@@ -62,7 +62,8 @@ FontsDialog::FontsDialog(Desk& desk, QWidget* window) : QDialog(window), desk_(d
   table_->horizontalHeader()->setHighlightSections(false);
   theme::setSheet(*table_,
                   "QTableWidget { background: #FBF9F4; border: 1px solid #D5CDBD; selection-background-color: #E5DAF2; "
-                  "selection-color: #23302E; } QHeaderView { background: #F1EDE3; } QHeaderView::section { background: "
+                  "selection-color: #23302E; } QTableWidget::item { padding: 0 6px; } QHeaderView { background: "
+                  "#F1EDE3; } QHeaderView::section { background: "
                   "#F1EDE3; color: #5F6B67; border: none; padding: 4px 6px; font-weight: normal; }");
   column->addWidget(table_, 1);
   auto* row = new QHBoxLayout;
