@@ -65,6 +65,11 @@ class Pen {
     if (!row_.empty()) out_ += "[" + row_ + "] TJ\n";
     row_.clear();
   }
+  /// The next line is not raised by that.
+  void finish() {
+    close();
+    if (rise_ != 0) out_ += "0 Ts\n";
+  }
 
  private:
   void endText() {
@@ -88,7 +93,8 @@ bool hasTightSpaces(const std::vector<LiveCluster>& clusters) {
   for (const LiveCluster& cluster : clusters) {
     if (cluster.run->leftward) return false;  // which readers turn round themselves
     const SetGlyph& glyph = cluster.run->glyphs[cluster.first];
-    isTight = isTight || (isSpace(cluster.says) && glyph.advance < leastSpace * cluster.run->size);
+    isTight =
+        isTight || (isSpace(cluster.says) && cluster.says != "\t" && glyph.advance < leastSpace * cluster.run->size);
   }
   return isTight;
 }
@@ -244,7 +250,7 @@ std::string PdfFonts::lineOf(const SetLine& line, const std::string& story, cons
       out += "EMC\n";
     }
   }
-  pen.close();
+  pen.finish();
   return out;
 }
 

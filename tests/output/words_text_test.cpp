@@ -169,6 +169,24 @@ TEST_F(WordsText, CapitalsAndRaisedLettersAreReadAsTheyWereTyped) {
   EXPECT_EQ(readBack(project, sheet).remove(' '), QString::fromStdString(content.text).remove(' '));
 }
 
+TEST_F(WordsText, WhatIsRaisedRaisesNothingElse) {
+  const auto topOf = [&](double shift) {
+    Words::Content content;
+    content.text = "one two\nthree";
+    content.looks.letters = {{4, 7, nullptr, {{TextAspect::Shift, shift}}}};
+    project = withoutItems(project, idsOn());
+    add(content, {40, 100});
+    const QTemporaryDir folder;
+    const QString path = folder.filePath("words.pdf");
+    deliverTo(path, project, sheet);
+    const QString boxes = ran("pdftotext", {"-bbox", path, "-"});
+    const auto found = QRegularExpression("yMin=\"([\\d.]+)\"[^>]*>three<").match(boxes);
+    EXPECT_TRUE(found.hasMatch());
+    return found.captured(1).toDouble();
+  };
+  EXPECT_NEAR(topOf(9), topOf(0), 0.1);
+}
+
 TEST_F(WordsText, LettersFromTheRightAreReadInTheirOrder) {
   Words::Content content;
   content.text = "\xD7\x94\xD7\xA8\xD7\x9B\xD7\x91\xD7\xAA \xD7\xA2\xD7\x95\xD7\x9C\xD7\x94";
