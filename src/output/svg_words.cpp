@@ -91,7 +91,10 @@ std::optional<std::string> svgWords(const FillWords& words, const std::string& a
     if (line.empty()) continue;
     const Affine m = words.place * placeOn(set.lines[i], 0);
     out += "<text xml:space=\"preserve\" transform=\"matrix(" + number(m.xx) + " " + number(m.yx) + " " + number(m.xy) +
-           " " + number(m.yy) + " " + number(m.dx) + " " + number(m.dy) + ")\"" + attributes + ">" + line + "</text>\n";
+           " " + number(m.yy) + " " + number(m.dx) + " " + number(m.dy) + ")\"";
+    for (const std::string_view part :
+         {std::string_view(attributes), std::string_view(">"), std::string_view(line), std::string_view("</text>\n")})
+      out += part;
   }
   families.insert(used.begin(), used.end());
   return out;

@@ -229,9 +229,7 @@ std::vector<std::vector<Point>> areasOf(const SetWords& words, std::size_t from,
   const auto add = [&](const SetLine& line, double left, double right) {
     const Affine place = placeOn(line, (left + right) / 2);
     const Box box{{left, -line.ascent}, {right, line.descent}};
-    std::vector<Point> corners;
-    for (int i = 0; i < 4; ++i) corners.push_back(place(box.corner(i)));
-    areas.push_back(std::move(corners));
+    areas.push_back({place(box.corner(0)), place(box.corner(1)), place(box.corner(2)), place(box.corner(3))});
   };
   for (const SetLine& line : words.lines) {
     if (line.to < from || line.from > to) continue;

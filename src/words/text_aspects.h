@@ -48,7 +48,7 @@ inline constexpr int countOfTextAspects = static_cast<int>(TextAspect::RuleGap) 
 
 enum class AspectKind : unsigned char { Length, Number, Count, Switch, Choice, Words };
 
-struct AspectEntry {
+struct AspectEntry {  // NOLINT(clang-analyzer-optin.performance.Padding)
   TextAspect aspect;
   std::string_view name;   ///< In the file, and on the command line.
   std::string_view words;  ///< As it is called.

@@ -12,7 +12,8 @@ namespace widecut::commands {
 inline bool onlyWords(const Desk& desk) { return desk.onlyItem() && wordsOf(*desk.onlyItem()); }
 inline bool anyWords(const Desk& desk) { return !wordsAmong(desk.settled(), desk.selection()).empty(); }
 inline bool framed(const Desk& desk) {
-  return onlyWords(desk) && wordsOf(*desk.onlyItem())->content().frame && wordsOf(*desk.onlyItem())->content().flowsFrom == 0;
+  return onlyWords(desk) && wordsOf(*desk.onlyItem())->content().frame &&
+         wordsOf(*desk.onlyItem())->content().flowsFrom == 0;
 }
 
 inline bool fillable(const Desk& desk) {
@@ -152,7 +153,8 @@ inline constexpr Command textCommands[] = {
                          withLettersFitted(s.desk.settled(), s.desk.onlyItem()->id));
          },
      .applies = framed,
-     .hint = QT_TRANSLATE_NOOP("Commands", "Letters and leading grow or shrink until the frame just holds all of them")},
+     .hint =
+         QT_TRANSLATE_NOOP("Commands", "Letters and leading grow or shrink until the frame just holds all of them")},
     {.id = Do::FillWithWords,
      .menu = Menu::Text,
      .byPointer = true,
