@@ -230,6 +230,11 @@ void WordsPage::showFit(const Words* words) {
     return;
   }
   const ItemPtr item = desk_.onlyItem();
+  // Pale words stand on a dark ground, as they do on the sheet.
+  constexpr int pale = 190;
+  const auto colour = colourOf(*item->style);
+  const bool isPale = colour && qGray(colour->red, colour->green, colour->blue) > pale;
+  picture_->setStyleSheet(isPale ? "background: " + theme::mat.name() + "; border-radius: 3px" : QString());
   picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
   reframe_->setVisible(shownPhoto(*item).has_value());
   letters_->setVisible(words->content().frame && words->content().flowsFrom == 0);
