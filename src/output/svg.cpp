@@ -7,6 +7,7 @@
 #include "geometry/path_data.h"
 #include "output/adjusted_media.h"
 #include "output/pixel_paint.h"
+#include "output/svg_numbers.h"
 #include "output/svg_photos.h"
 #include "output/svg_words.h"
 #include "scene/drawing.h"
@@ -16,8 +17,9 @@ namespace {
 
 constexpr std::size_t mostPathLetters = 9'500'000;
 
-double rounded(double v, double unit) { return std::round(v * unit) / unit; }
-std::string number(double v, double unit = 1e4) { return shortestNumber(rounded(v, unit)); }
+using svg::matrix;
+using svg::number;
+using svg::rounded;
 
 std::string data(Outline outline) {
   const auto round = [](Point p) { return Point{rounded(p.x, 1e4), rounded(p.y, 1e4)}; };
@@ -42,12 +44,6 @@ std::string paint(const char* property, Colour c, double opacity = 1) {
 std::string stopPaint(Colour c) {
   std::string text = " stop-color=\"" + colourText({c.red, c.green, c.blue, 255}) + "\"";
   return c.alpha == 255 ? text : text + " stop-opacity=\"" + number(c.alpha / 255.0) + "\"";
-}
-
-std::string matrix(const Affine& m) {
-  constexpr double fine = 1e8;  // these multiply whole pictures
-  return "matrix(" + number(m.xx, fine) + " " + number(m.yx, fine) + " " + number(m.xy, fine) + " " +
-         number(m.yy, fine) + " " + number(m.dx) + " " + number(m.dy) + ")";
 }
 
 class SvgWriter {

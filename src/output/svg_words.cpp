@@ -2,15 +2,14 @@
 
 #include <QList>
 #include <QString>
-#include <cmath>
 
-#include "geometry/path_data.h"
+#include "output/svg_numbers.h"
 #include "scene/live_text.h"
 
 namespace widecut {
 namespace {
 
-std::string number(double v) { return shortestNumber(std::round(v * 1e4) / 1e4); }
+using svg::number;
 
 std::string escaped(const std::string& text) { return QString::fromStdString(text).toHtmlEscaped().toStdString(); }
 
@@ -89,9 +88,7 @@ std::optional<std::string> svgWords(const FillWords& words, const std::string& a
       if (!elements.add(cluster)) return std::nullopt;
     const std::string line = elements.finish();
     if (line.empty()) continue;
-    const Affine m = words.place * placeOn(set.lines[i], 0);
-    out += "<text xml:space=\"preserve\" transform=\"matrix(" + number(m.xx) + " " + number(m.yx) + " " + number(m.xy) +
-           " " + number(m.yy) + " " + number(m.dx) + " " + number(m.dy) + ")\"";
+    out += "<text xml:space=\"preserve\" transform=\"" + svg::matrix(words.place * placeOn(set.lines[i], 0)) + "\"";
     for (const std::string_view part :
          {std::string_view(attributes), std::string_view(">"), std::string_view(line), std::string_view("</text>\n")})
       out += part;

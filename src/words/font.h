@@ -57,7 +57,6 @@ struct FontNames {
 struct FontSubset {
   std::string bytes;       ///< A font file; of PostScript outlines its CFF table alone.
   bool isCff = false;      ///< PostScript outlines.
-  std::string name;        ///< For PostScript.
   Box box;                 ///< Of all of its glyphs, in ems, y up.
   double italicAngle = 0;  ///< Degrees against the clock, from upright.
 };

@@ -1,9 +1,12 @@
 // Words on the bench and in their windows: numbers, named styles, the whole story, fonts, what they keep clear of.
+#include <QCheckBox>
 #include <QComboBox>
 #include <QLabel>
 #include <QPlainTextEdit>
 #include <QPushButton>
 #include <QTableWidget>
+#include <QTemporaryDir>
+#include <QTextBlock>
 
 #include "app/desk/preferences.h"
 #include "everyday.h"
@@ -11,6 +14,7 @@
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
 #include "project/edits/words_following.h"
+#include "storage/project_file.h"
 
 namespace widecut {
 namespace {
@@ -225,6 +229,10 @@ TEST_F(WordsBench, TheWholeStoryIsReadAndTypedOnInOnePiece) {
   w.settle();
   EXPECT_EQ(words(first).content().text, before);
   EXPECT_EQ(edit->toPlainText().toStdString(), before);
+  // Asked for again, from another of its frames, it is the same window.
+  w.desk().select({first});
+  run("wholeStory");
+  EXPECT_EQ(w.window.findChildren<QPlainTextEdit*>("story").size(), 1);
   // Its frame is shown from there.
   w.desk().select({});
   edit->moveCursor(QTextCursor::End);
@@ -288,6 +296,149 @@ TEST_F(WordsBench, WordsAreUndoneOneByOneAndMarkedWhereTheyAreMisspelled) {
   w.key(Qt::Key_Z, Qt::ControlModifier);
   EXPECT_EQ(w.sheet().items.size(), 1U);
   EXPECT_EQ(words(w.sheet().items.front()->id).content().text, "the carrige ");
+}
+
+TEST_F(WordsBench, NumbersOfLettersAndOfTheDropCapReachTheWords) {
+  const Id id = story();
+  pressShown("groupLetters");
+  typeInto("tracking", "50");
+  EXPECT_EQ(words(id).content().style.tracking, 50);
+  choose("number letters", "capitals");
+  EXPECT_EQ(words(id).content().style.letterCase, LetterCase::Capitals);
+  pressShown("groupDrop");
+  typeInto("drop cap", "3");
+  const Words::Content& c = words(id).content();
+  EXPECT_EQ(paragraphStyle(c.looks, c.style, 0).dropLines, 3);
+  EXPECT_EQ(c.style.dropLines, 0) << "of the first paragraph alone";
+  pressShown("groupParagraph");
+  typeInto("words tabs", "20mm, 60mm decimal");
+  EXPECT_EQ(words(id).content().style.tabs, "20mm, 60mm decimal");
+}
+
+TEST_F(WordsBench, LettersGrowToTheirFrameByAButton) {
+  const Id id = frame("snow", w.mm(40, 30), w.mm(140, 90));
+  const double before = words(id).content().style.size;
+  pressShown("lettersToFrame");
+  EXPECT_GT(words(id).content().style.size, 2 * before);
+  EXPECT_TRUE(words(id).set().fits());
+}
+
+TEST_F(WordsBench, SeveralItemsAreKeptClearOfTogether) {
+  const Id text = story();
+  const Id first = draw(Qt::Key_4, w.mm(50, 40), w.mm(70, 60)), second = draw(Qt::Key_5, w.mm(90, 60), w.mm(110, 80));
+  w.desk().select({first, second});
+  choose("keepClear", "stay above and below");
+  EXPECT_EQ(item(first)->clear->side, ClearSide::AboveAndBelow);
+  EXPECT_EQ(*item(first)->clear, *item(second)->clear);
+  EXPECT_EQ(words(text).content().frame->clear.size(), 2U);
+  // Where they differ, the list says nothing.
+  w.desk().select({second});
+  choose("keepClear", "stay left of it");
+  w.desk().select({first, second});
+  EXPECT_EQ(w.window.findChild<QComboBox*>("keepClear")->currentIndex(), -1);
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(*item(first)->clear, *item(second)->clear);
+  // Without words in a frame besides, nothing is asked.
+  w.desk().commit("gone", withoutItems(w.desk().settled(), std::vector<Id>{text}));
+  w.desk().select({first});
+  EXPECT_FALSE(w.window.findChild<QComboBox*>("keepClear")->isVisible());
+}
+
+TEST_F(WordsBench, WhatIsTypedIntoTheStoryKeepsTheLooksRoundIt) {
+  const Id id = frame("one two three", w.mm(40, 30), w.mm(140, 60));
+  w.desk().commit("bold", withLookBetween(w.desk().settled(), id, 4, 7, {{TextAspect::Weight, 700.0}}));
+  w.desk().select({id});
+  w.key(Qt::Key_W, Qt::ControlModifier | Qt::ShiftModifier);
+  auto* edit = w.window.findChild<QPlainTextEdit*>("story");
+  ASSERT_TRUE(edit);
+  const auto boldOf = [&] {
+    const Words::Content& c = wordsOf(*findItem(w.desk().project(), id))->content();
+    std::string bold;
+    for (std::size_t i = 0; i < c.text.size(); ++i)
+      if (styleAt(c.text, c.looks, c.style, i).face.weight == 700) bold += c.text[i];
+    return bold;
+  };
+  edit->moveCursor(QTextCursor::Start);
+  QTest::keyClicks(edit, "zero ");
+  EXPECT_EQ(boldOf(), "two");
+  // In the middle of bold letters what is typed is bold too, and signs of several units are whole.
+  QTextCursor cursor = edit->textCursor();
+  cursor.setPosition(10);
+  edit->setTextCursor(cursor);
+  edit->insertPlainText("\xF0\x9F\x9A\x82");
+  EXPECT_EQ(boldOf(), "t\xF0\x9F\x9A\x82wo");
+  edit->textCursor().deletePreviousChar();
+  EXPECT_EQ(boldOf(), "two");
+  // What is not text is cleaned, and paragraphs stay.
+  edit->moveCursor(QTextCursor::End);
+  edit->insertPlainText("\nfour");
+  EXPECT_EQ(wordsOf(*findItem(w.desk().project(), id))->content().text, "zero one two three\nfour");
+  edit->selectAll();
+  QTest::keyClick(edit, Qt::Key_Delete);
+  EXPECT_EQ(wordsOf(*findItem(w.desk().project(), id))->content().text, "");
+  // Shut, all of it is kept as it is.
+  auto* window = w.window.findChild<QDialog*>("storyWindow");
+  window->accept();
+  w.settle();
+  EXPECT_EQ(words(id).content().text, "");
+}
+
+TEST_F(WordsBench, AStorysStylesStandBesideItsParagraphs) {
+  const Id id = frame("Head", w.mm(40, 30), w.mm(140, 60));
+  std::uint32_t number = 0;
+  Project styled = withText(w.desk().settled(), id, "Head\nbody");
+  styled = withTextStyleAdded(styled, {0, "Running words", true, nullptr, {{TextAspect::Size, 9.0}}}, number);
+  w.desk().commit("styles", withTextStyleGiven(styled, id, 5, 9, true, findTextStyle(styled, number)));
+  w.desk().select({id});
+  run("wholeStory");
+  auto* edit = w.window.findChild<QPlainTextEdit*>("story");
+  const QImage seen = edit->grab().toImage();
+  // Something is written in the margin beside both lines, and nothing below them.
+  const auto inkAt = [&](int line) {
+    const QRect place = edit->cursorRect(QTextCursor(edit->document()->findBlockByNumber(line)));
+    int ink = 0;
+    for (int y = place.top(); y < place.bottom(); ++y)
+      for (int x = 0; x < 100; ++x) ink += seen.pixelColor(x, y).lightness() < 160 ? 1 : 0;
+    return ink;
+  };
+  EXPECT_GT(inkAt(0), 10);
+  EXPECT_GT(inkAt(1), 10);
+}
+
+TEST_F(WordsBench, MissingFontsAreSaidWhenAProjectIsOpened) {
+  const Id id = frame("The slow line", w.mm(40, 30), w.mm(140, 60));
+  const QTemporaryDir folder;
+  const QString path = folder.filePath("fonts.widecut");
+  ASSERT_TRUE(saveProject(
+      withTextStyle(w.desk().settled(), std::vector<Id>{id}, [](TextStyle& s) { s.face.family = "No Such Family"; }),
+      "", path.toStdString()));
+  QStringList told;
+  QObject::connect(&w.desk(), &Desk::told, &w.window, [&](const QString& words) { told.append(words); });
+  w.window.errands().openFile(path);
+  w.settle();
+  EXPECT_TRUE(told.join(" ").contains("No Such Family")) << told.join(" ").toStdString();
+}
+
+TEST_F(WordsBench, AnSvgIsDeliveredWithWordsAsText) {
+  frame("The slow line", w.mm(40, 30), w.mm(140, 60));
+  w.desk().select({});
+  const QTemporaryDir folder;
+  const QString path = folder.filePath("a.svg");
+  w.inDialog([&] { w.key(Qt::Key_E, Qt::ControlModifier); },
+             [&](QWidget& dialog) {
+               auto* letters = dialog.findChild<QCheckBox*>("letters");
+               auto* format = dialog.findChild<QComboBox*>("format");
+               format->setCurrentIndex(format->findData("pdf"));
+               EXPECT_FALSE(letters->isEnabled());
+               format->setCurrentIndex(format->findData("svg"));
+               EXPECT_TRUE(letters->isEnabled());
+               QTest::mouseClick(letters, Qt::LeftButton, {}, QPoint(8, letters->height() / 2));
+               w.onNextDialog([&, path](QWidget& files) { w.answerFile(files, path); }, &dialog);
+               QTest::keyClick(&dialog, Qt::Key_Return);
+             });
+  QFile file(path);
+  ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+  EXPECT_TRUE(file.readAll().contains("<text"));
 }
 
 }  // namespace

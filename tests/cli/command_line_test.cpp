@@ -14,6 +14,7 @@
 #include "geometry/path_data.h"
 #include "media/photo.h"
 #include "project/edits/tree.h"
+#include "project/forms/words.h"
 #include "sample.h"
 #include "storage/project_file.h"
 
@@ -325,6 +326,42 @@ TEST(CommandLine, WordsAreSetAsPathDataOrAsLines) {
   expectRefused({"words", "--text", "a", "--size", "0"}, "size is not from");
   expectRefused({"words", "--text", "a", "--in", "M0 0H5", "--along", "M0 0H9"}, "either in an outline or along");
   expectRefused({"words", "--text", "a", "--in", "nonsense"}, "--in");
+}
+
+TEST(CommandLine, WordsOfAnSvgAreTextWhereThatIsAskedFor) {
+  const QTemporaryDir folder;
+  const QString outlines = folder.filePath("outlines.svg"), letters = folder.filePath("letters.svg");
+  const auto file = [](const QString& path) {
+    QFile f(path);
+    EXPECT_TRUE(f.open(QIODevice::ReadOnly));
+    return f.readAll();
+  };
+  EXPECT_EQ(widecut({"deliver", DEMO_PROJECT, "--sheet", "1", "-o", outlines}).code, 0);
+  const Ran ran = widecut({"deliver", DEMO_PROJECT, "--sheet", "1", "--letters", "-o", letters});
+  EXPECT_EQ(ran.code, 0);
+  EXPECT_TRUE(ran.err.contains("note: its text needs the fonts")) << ran.err.toStdString();
+  EXPECT_FALSE(file(outlines).contains("<text"));
+  EXPECT_TRUE(file(letters).contains("League Spartan"));
+}
+
+TEST(CommandLine, FontsThatOnlySomeLettersAreInAreListedToo) {
+  Sample s;
+  Words::Content content;
+  content.text = "one two";
+  content.looks.letters = {{0, 3, nullptr, {{TextAspect::Family, std::string("No Such Family")}}}};
+  Item item = plainItem(s.project.nextId, "words", {}, {});
+  item.form = wordsForm(std::move(content));
+  s.project = withItemsOnTop(s.project, s.sheet, {item});
+  const QTemporaryDir folder;
+  const QString path = folder.filePath("a.widecut");
+  ASSERT_TRUE(saveProject(s.project, "", path.toStdString()));
+  const Ran ran = widecut({"info", path, "--json"});
+  const auto info = nlohmann::json::parse(ran.out.toStdString());
+  ASSERT_EQ(info.at("fonts").size(), 2U);
+  EXPECT_EQ(info.at("fonts")[0].at("family"), "Cabin");
+  EXPECT_EQ(info.at("fonts")[0].at("missing"), false);
+  EXPECT_EQ(info.at("fonts")[1].at("family"), "No Such Family");
+  EXPECT_EQ(info.at("fonts")[1].at("missing"), true);
 }
 
 }  // namespace

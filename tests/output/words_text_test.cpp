@@ -10,9 +10,12 @@
 
 #include "media/photo.h"
 #include "output/deliver.h"
+#include "project/edits/cutouts.h"
 #include "project/edits/words_following.h"
 #include "sample.h"
 #include "storage/project_file.h"
+#include "words/bundled_fonts.h"
+#include "words/font_library.h"
 
 namespace widecut {
 namespace {
@@ -236,6 +239,167 @@ TEST_F(WordsText, AnSvgMayHaveThemAsText) {
       dark += 255 - qGray(drawn.pixel(x, y));
     }
   EXPECT_LT(off / dark, 0.1);
+}
+
+/// A font file of the program, with other rights by its table OS/2, under another name of its family.
+void keepWithRights(const std::string& family, int rights) {
+  for (const BundledFont& bundled : bundledFonts()) {
+    if (bundled.family != std::string_view("Comfortaa")) continue;
+    std::string bytes(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size());
+    const auto at = [&](std::size_t i) { return static_cast<std::size_t>(static_cast<unsigned char>(bytes[i])); };
+    for (std::size_t table = 0; table < (at(4) << 8 | at(5)); ++table) {
+      const std::size_t entry = 12 + 16 * table;
+      if (bytes.compare(entry, 4, "OS/2") != 0) continue;
+      const std::size_t offset = at(entry + 8) << 24 | at(entry + 9) << 16 | at(entry + 10) << 8 | at(entry + 11);
+      bytes[offset + 8] = static_cast<char>(rights >> 8);
+      bytes[offset + 9] = static_cast<char>(rights & 0xff);
+    }
+    keepFont({family, {bundled.weight, bundled.italic}, 0, std::make_shared<const std::string>(std::move(bytes))});
+    return;
+  }
+}
+
+TEST_F(WordsText, FontsThatMayNotBeEmbeddedAreOutlinesThatAreRead) {
+  keepWithRights("Locked Letters", 0x2);
+  keepWithRights("Whole Letters", 0x100);
+  keepWithRights("Reading Letters", 0x4);
+  Words::Content content;
+  content.text = "The office";
+  for (const char* family : {"Locked Letters", "Whole Letters"}) {
+    content.style.face.family = family;
+    project = withoutItems(project, idsOn());
+    add(content, {40, 100});
+    const auto fonts = fontsIn(project, sheet);
+    ASSERT_EQ(fonts.size(), 1) << family;
+    EXPECT_TRUE(fonts.front().contains("Type 3")) << family;
+    EXPECT_EQ(readBack(project, sheet), "The office") << family;
+  }
+  // One that may be read from may be shown, though not saved along.
+  content.style.face.family = "Reading Letters";
+  project = withoutItems(project, idsOn());
+  add(content, {40, 100});
+  EXPECT_TRUE(fontsIn(project, sheet).front().contains("CID"));
+  EXPECT_FALSE(fontToKeep(content.style.face));
+}
+
+TEST_F(WordsText, WordsThatAreCutOrStretchedAreReadTheSame) {
+  Words::Content content;
+  content.text = "slow line";
+  content.stretch = Affine::scale(1.4, 1 / 1.4);
+  add(content, {40, 100});
+  EXPECT_EQ(readBack(project, sheet), "slow line");
+  EXPECT_TRUE(fontsIn(project, sheet).front().contains("CID"));
+  // Out of a panel they are no letters any more, and are read all the same.
+  const Style black = *findItem(project, idsOn().back())->style;
+  project = withoutItems(project, idsOn());
+  const Outline panel = fitted(rectangleOutline(1, 1), {{20, 60}, {300, 130}});
+  project = withItemsOnTop(project, sheet, {plainItem(project.nextId, "panel", panel, black)});
+  add(content, {40, 100});
+  Id made = 0;
+  project = combined(project, idsOn(), Outcome::SubtractFront, {idsOn().front(), 0}, made);
+  ASSERT_NE(made, 0U);
+  EXPECT_EQ(readBack(project, sheet), "slow line");
+}
+
+TEST_F(WordsText, ListsAndTabsAreReadWithoutTheirMarks) {
+  Words::Content content;
+  content.text = "bread\tletters\nsnow";
+  content.style.list = ListMark::Dot;
+  content.style.tabs = "60mm";
+  content.frame = TextFrame{400, 200};
+  add(content, {40, 100});
+  EXPECT_EQ(readBack(project, sheet), "bread letters snow");
+}
+
+TEST_F(WordsText, AFontThatIsMissingIsSaidWhenWordsAreDelivered) {
+  Words::Content content;
+  content.text = "words";
+  content.style.face.family = "No Such Family";
+  add(content, {40, 100});
+  const QTemporaryDir folder;
+  PhotoStore store;
+  const auto notes = deliver(project, {sheet, 0, DeliveryFormat::Png, 72, Ground::Paper}, store,
+                             folder.filePath("a.png").toStdString());
+  ASSERT_TRUE(notes);
+  ASSERT_EQ(notes->size(), 1U);
+  EXPECT_NE(notes->front().find("No Such Family"), std::string::npos);
+  // An item alone says what it itself is missing.
+  project = withItemsOnTop(
+      project, sheet,
+      {plainItem(project.nextId, "box", rectangleOutline(10, 10), *findItem(project, idsOn().back())->style)});
+  const auto alone = deliver(project, {sheet, idsOn().back(), DeliveryFormat::Png, 72, Ground::Paper}, store,
+                             folder.filePath("b.png").toStdString());
+  ASSERT_TRUE(alone) << alone.error().message;
+  EXPECT_TRUE(alone->empty());
+}
+
+/// What an SVG of a sheet has as text, and the notes on it.
+struct SvgText {
+  QString said;  ///< Of all its spans.
+  QString file;
+  Notes notes;
+};
+SvgText svgTextOf(const Project& project, Id sheet) {
+  const QTemporaryDir folder;
+  const QString path = folder.filePath("a.svg");
+  Delivery delivery{sheet, 0, DeliveryFormat::Svg, 144, Ground::Paper};
+  delivery.words = WordsAs::Letters;
+  PhotoStore store;
+  const auto notes = deliver(project, delivery, store, path.toStdString());
+  EXPECT_TRUE(notes);
+  QFile file(path);
+  EXPECT_TRUE(file.open(QIODevice::ReadOnly));
+  SvgText out{{}, QString::fromUtf8(file.readAll()), *notes};
+  static const QRegularExpression spans(">([^<]+)</tspan>");
+  for (auto it = spans.globalMatch(out.file); it.hasNext();) out.said += it.next().captured(1);
+  return out;
+}
+
+TEST_F(WordsText, TextOfAnSvgShowsWhatIsShown) {
+  Words::Content content;
+  content.style.face.family = "DejaVu Sans";
+  content.style.letterCase = LetterCase::Capitals;
+  content.text = "nine viaducts";
+  add(content, {40, 100});
+  EXPECT_EQ(svgTextOf(project, sheet).said, "NINE VIADUCTS");
+  content.style.letterCase = LetterCase::AsTyped;
+  content.style.underlined = true;
+  project = withoutItems(project, idsOn());
+  add(content, {40, 100});
+  const SvgText underlined = svgTextOf(project, sheet);
+  EXPECT_EQ(underlined.said, "nine viaducts");
+  EXPECT_TRUE(underlined.file.contains("<path")) << "its underline";
+  ASSERT_EQ(underlined.notes.size(), 1U);
+  EXPECT_NE(underlined.notes.front().find("DejaVu Sans"), std::string::npos);
+}
+
+TEST_F(WordsText, ALigatureIsOneSpanOfAnSvg) {
+  Words::Content content;
+  content.style.face.family = "DejaVu Sans";
+  content.text = "an office";
+  add(content, {40, 100});
+  const SvgText text = svgTextOf(project, sheet);
+  EXPECT_EQ(text.said, "an office");
+  static const QRegularExpression ligature("x=\"[\\d.]+\" [^>]*>(ff|fi|ffi)</tspan>");
+  EXPECT_TRUE(text.file.contains(ligature));
+}
+
+TEST_F(WordsText, WhatPlainTextDoesNotShowStaysOutlines) {
+  Words::Content content;
+  content.style.face.family = "EB Garamond";
+  content.style.letterCase = LetterCase::SmallCapitals;  // which this font has
+  content.text = "nine";
+  add(content, {40, 100});
+  content.style = {};
+  content.style.face.family = "DejaVu Sans";
+  content.text = "\xD7\x94\xD7\xA8\xD7\x9B";
+  add(content, {40, 200});
+  content.text = "plain";
+  add(content, {40, 300});
+  const SvgText text = svgTextOf(project, sheet);
+  EXPECT_EQ(text.said, "plain");
+  ASSERT_EQ(text.notes.size(), 2U);
+  EXPECT_NE(text.notes.back().find("2 items of words are outlines"), std::string::npos) << text.notes.back();
 }
 
 TEST_F(WordsText, TheWordsOfTheDemoAreReadInTheirOrder) {

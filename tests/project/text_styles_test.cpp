@@ -2,7 +2,10 @@
 
 #include <gtest/gtest.h>
 
+#include "project/edits/families.h"
+#include "project/edits/groups.h"
 #include "project/edits/words.h"
+#include "project/resolve.h"
 #include "sample.h"
 
 namespace widecut {
@@ -130,6 +133,58 @@ TEST_F(TextStyles, WhatIsBeyondTheTextGetsNone) {
   EXPECT_EQ(c.looks.letters.front().to, c.text.size());
   project = withTextStyleGiven(project, words, 9000, 9001, false, named(strong));
   EXPECT_EQ(wordsOf(*findItem(project, words))->content().looks.letters.size(), 1U);
+}
+
+TEST_F(TextStyles, APhotoInWordsGoesOnCoveringThem) {
+  addPhoto(400, 300);
+  project = withPhotoIn(project, words, photo);
+  const auto heading = add("Heading", {{TextAspect::Size, 30.0}});
+  give(heading, 0, 40);
+  const auto covers = [&](const Project& p) {
+    const ItemPtr item = findItem(p, words);
+    const auto shown = shownPhoto(*item);
+    if (!shown) return false;
+    const auto back = shown->pixelsToFrame.inverse();
+    return Box{{-1, -1}, {401, 301}}.contains((*back)(boxInFrame(*item)));
+  };
+  ASSERT_TRUE(covers(project));
+  const Project larger = withTextStyleChanged(project, heading, [](NamedLook& s) {
+    s.look = {{TextAspect::Size, 90.0}};
+  });
+  EXPECT_GT(boxInFrame(*findItem(larger, words)).width(), 2 * boxInFrame(*findItem(project, words)).width());
+  EXPECT_TRUE(covers(larger));
+  EXPECT_TRUE(covers(withFamilyReplaced(larger, "Cabin", "Comfortaa")));
+}
+
+TEST_F(TextStyles, WordsInsideGroupsAndCutoutsFollowToo) {
+  const auto heading = add("Heading", {{TextAspect::Size, 40.0}});
+  give(heading, 0, 40);
+  Id group = 0;
+  project = grouped(project, std::vector<Id>{words, disc}, group);
+  ASSERT_NE(group, 0U);
+  project = withTextStyleChanged(project, heading, [](NamedLook& s) { s.look = {{TextAspect::Size, 44.0}}; });
+  EXPECT_EQ(at(0).size, 44);
+  EXPECT_EQ(allWords(project).size(), 1U);
+}
+
+TEST_F(TextStyles, AStyleThatIsNotThereChangesNothing) {
+  const Project same = withTextStyleChanged(project, 99, [](NamedLook& s) { s.name = "never"; });
+  EXPECT_TRUE(isSame(same, project));
+  EXPECT_TRUE(isSame(withoutTextStyle(project, 99), project));
+  EXPECT_EQ(findTextStyle(project, 0), nullptr);
+  const auto body = add("Body", {{TextAspect::Size, 10.0}});
+  // Of the other sort, or for what are no words.
+  const Project other = withTextStyleGiven(project, words, 0, 5, false, named(body));
+  EXPECT_TRUE(isSame(other, project));
+  EXPECT_TRUE(isSame(withTextStyleGiven(project, disc, 0, 5, true, named(body)), project));
+}
+
+TEST_F(TextStyles, TakenAwayFromWordsTheyLookAsTheWholeAgain) {
+  const auto body = add("Body", {{TextAspect::Size, 10.0}});
+  give(body, 0, 40);
+  project = withTextStyleGiven(project, words, 0, 5, true, nullptr);
+  EXPECT_EQ(at(0).size, 24);
+  EXPECT_EQ(at(20).size, 10) << "the other paragraphs keep it";
 }
 
 TEST_F(TextStyles, NamesAreToldApart) {

@@ -2,7 +2,11 @@
 
 #include <gtest/gtest.h>
 
+#include "project/edits/cutouts.h"
+#include "project/edits/groups.h"
 #include "project/edits/places.h"
+#include "project/edits/sheets.h"
+#include "project/edits/words.h"
 #include "project/edits/words_following.h"
 #include "project/resolve.h"
 #include "sample.h"
@@ -100,6 +104,74 @@ TEST_F(WordsClear, WordsThatAreTurnedKeepClearToo) {
   ASSERT_EQ(clear.size(), 1U);
   const Affine there = frameToSheet(project, words) * clear.front().place;
   EXPECT_NEAR(distance(there(bounds(*clear.front().outline).centre()), boxOf(disc).centre()), 0, 1e-6);
+}
+
+TEST_F(WordsClear, WhatIsMadeOfAnItemKeepsThemClearToo) {
+  keep(disc, KeepClear{ClearSide::Left, 4});
+  Id made = 0;
+  take(combined(project, std::vector<Id>{box, disc}, Outcome::SubtractFront, {box, 0}, made));
+  ASSERT_NE(made, 0U);
+  ASSERT_TRUE(findItem(project, made)->clear);
+  EXPECT_EQ(*findItem(project, made)->clear, (KeepClear{ClearSide::Left, 4}));
+  Id group = 0;
+  take(grouped(project, std::vector<Id>{made}, group));
+  EXPECT_FALSE(the(words).content().frame->clear.empty()) << "inside a group it goes on";
+}
+
+TEST_F(WordsClear, AnOpenLineIsKeptClearOfByItsMargin) {
+  const Contour line{{20, 60}, {Segment::line({280, 60})}, false};
+  project = withItemsOnTop(project, sheet, {plainItem(project.nextId, "line", Outline{{line}}, {})});
+  const Id id = project.nextId - 1;
+  keep(id, KeepClear{ClearSide::Both, 6});
+  EXPECT_FALSE(touches({{100, 56}, {200, 64}}));
+  EXPECT_TRUE(touches({{100, 30}, {200, 45}}));
+}
+
+TEST_F(WordsClear, MoreRoomIsFoundOnTheWiderSide) {
+  keep(disc, KeepClear{ClearSide::Wider, 0});
+  const Box item = boxOf(disc);
+  EXPECT_TRUE(touches({{item.high.x + 20, item.low.y + 20}, {290, item.high.y - 20}}));
+  EXPECT_FALSE(touches({{0, item.low.y + 20}, {item.low.x, item.high.y - 20}}));
+  take(withMapped(project, {&disc, 1}, Affine::move({130, 0})));
+  const Box now = boxOf(disc);
+  EXPECT_FALSE(touches({{now.high.x, now.low.y + 20}, {300, now.high.y - 20}}));
+  EXPECT_TRUE(touches({{20, now.low.y + 20}, {now.low.x - 20, now.high.y - 20}}));
+}
+
+TEST_F(WordsClear, AFrameThatTheTextFlowsOnInKeepsClearToo) {
+  Words::Content content;
+  content.frame = TextFrame{150, 80};
+  Item item = plainItem(project.nextId, "second", {}, {});
+  item.position = {0, 140};
+  item.form = wordsForm(std::move(content));
+  project = withItemsOnTop(project, sheet, {item});
+  const Id second = project.nextId - 1;
+  project = withTextFrames(project, std::vector<Id>{words}, [](TextFrame& frame) { frame.height = 20; });
+  take(withFlow(project, words, second));
+  const auto linesOf = [&] { return the(second).set().shown; };
+  const std::size_t before = linesOf();
+  ASSERT_GT(before, 3U);
+  take(withMapped(project, {&disc, 1}, Affine::move({-25, 130})));
+  keep(disc, KeepClear{ClearSide::AboveAndBelow, 0});
+  EXPECT_LT(linesOf(), before);
+  EXPECT_EQ(the(second).content().frame->clear.size(), 1U);
+}
+
+TEST_F(WordsClear, CopiesOnAnotherSheetAreInTheWayThere) {
+  keep(disc, KeepClear{ClearSide::Both, 3});
+  Id other = 0;
+  take(withSheetAfter(project, sheet, other));
+  std::vector<Id> copies;
+  const ItemPtr items[] = {findItem(project, words), findItem(project, disc)};
+  take(withCopiesOnTop(project, other, items, {}, copies));
+  ASSERT_EQ(copies.size(), 2U);
+  EXPECT_EQ(the(copies[0]).content().frame->clear.size(), 1U);
+  // The words alone find nothing in their way.
+  Id third = 0;
+  take(withSheetAfter(project, other, third));
+  copies.clear();
+  take(withCopiesOnTop(project, third, {items, 1}, {}, copies));
+  EXPECT_TRUE(the(copies[0]).content().frame->clear.empty());
 }
 
 TEST_F(WordsClear, NothingKeepsClearOfWhatItIsIn) {

@@ -14,12 +14,6 @@
 namespace widecut {
 namespace {
 
-bool isBasedOn(const NamedLookPtr& style, const NamedLookPtr& other) {
-  for (NamedLookPtr at = style; at; at = at->basedOn)
-    if (at->number == other->number) return true;
-  return false;
-}
-
 /// A paragraph's style but for its drop cap, which of a whole text is the first one's own.
 TextStyle withoutDrop(TextStyle style) {
   const TextStyle usual;
@@ -211,7 +205,7 @@ void WordsStyles::fill(const Row& row) {
   for (const NamedLookPtr& style : desk_.settled().textStyles) {
     if (style->isOfParagraphs != row.isOfParagraphs) continue;
     row.style->addItem(inQt(style->name), style->number);
-    if (now && !isBasedOn(style, now)) row.basedOn->addItem(inQt(style->name), style->number);
+    if (now && !isBasedOn(style, now->number)) row.basedOn->addItem(inQt(style->name), style->number);
   }
   row.style->setCurrentIndex(now ? row.style->findData(now->number) : 0);
   row.basedOn->setCurrentIndex(now && now->basedOn ? row.basedOn->findData(now->basedOn->number) : 0);

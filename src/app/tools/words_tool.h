@@ -51,6 +51,8 @@ class WordsTool : public Tool {
   Id frameUnder(Point onSheet) const;
   void paintEdge(QPainter& painter, const Words& words, const Affine& toSheet) const;
   void paintTarget(QPainter& painter) const;
+  /// The words of a frame, where it is on the sheet that shows.
+  const Words* shownWords(Id frame) const;
   void paintSelection(QPainter& painter, Id frame) const;
   /// Marks what no dictionary has, but for the word that the caret is in.
   void paintSpelling(QPainter& painter, Id frame) const;

@@ -49,13 +49,18 @@ void WordsTool::paintTarget(QPainter& painter) const {
   paintPointerLabel(painter, mat_, now_.onMat, target_->isAlong ? Mat::tr("write along it") : Mat::tr("write in it"));
 }
 
-/// The letters that are selected, in one of the frames of the text.
-void WordsTool::paintSelection(QPainter& painter, Id frame) const {
+const Words* WordsTool::shownWords(Id frame) const {
   const ItemPtr item = findItem(desk_.project(), frame);
   const SheetPtr on = sheetOf(desk_.project(), frame);
-  if (!item || !wordsOf(*item) || !on || on->id != desk_.sheet()->id) return;
-  const Affine toSheet = frameToSheet(desk_.project(), frame) * wordsOf(*item)->content().stretch;
-  for (const auto& area : areasOf(wordsOf(*item)->set(), typing_.selectionBegin(), typing_.selectionEnd())) {
+  return item && on && on->id == desk_.sheet()->id ? wordsOf(*item) : nullptr;
+}
+
+/// The letters that are selected, in one of the frames of the text.
+void WordsTool::paintSelection(QPainter& painter, Id frame) const {
+  const Words* words = shownWords(frame);
+  if (!words) return;
+  const Affine toSheet = frameToSheet(desk_.project(), frame) * words->content().stretch;
+  for (const auto& area : areasOf(words->set(), typing_.selectionBegin(), typing_.selectionEnd())) {
     QPolygonF corners;
     for (const Point p : area) corners << mat_.toMat(toSheet(p));
     painter.drawPolygon(corners);
@@ -63,15 +68,12 @@ void WordsTool::paintSelection(QPainter& painter, Id frame) const {
 }
 
 void WordsTool::paintSpelling(QPainter& painter, Id frame) const {
-  const ItemPtr item = findItem(desk_.project(), frame);
-  const SheetPtr on = sheetOf(desk_.project(), frame);
-  if (!item || !wordsOf(*item) || !on || on->id != desk_.sheet()->id) return;
-  const Words& words = *wordsOf(*item);
-  const SetWords& set = words.set();
-  if (set.shown == 0) return;
+  const Words* words = shownWords(frame);
+  if (!words || words->set().shown == 0) return;
+  const SetWords& set = words->set();
   const std::size_t first = set.lines.front().from, last = set.lines[set.shown - 1].to, caret = typing_.caret();
-  const std::string_view shown = std::string_view(words.story()).substr(first, last - first);
-  const Affine toSheet = frameToSheet(desk_.project(), frame) * words.content().stretch;
+  const std::string_view shown = std::string_view(words->story()).substr(first, last - first);
+  const Affine toSheet = frameToSheet(desk_.project(), frame) * words->content().stretch;
   for (const auto& [from, to] : misspelled(shown, chosenTextStyle(desk_).language)) {
     if (first + from <= caret && caret <= first + to) continue;
     for (const auto& area : areasOf(set, first + from, first + to)) {

@@ -16,6 +16,7 @@
 #include "media/video.h"
 #include "project/edits/families.h"
 #include "project/edits/media.h"
+#include "project/edits/words_following.h"
 #include "project/limits.h"
 #include "storage/project_file.h"
 
@@ -256,7 +257,11 @@ void Errands::deliverSomething() {
 
 void Errands::showStory(Id words) {
   desk_.settleAll();
-  auto* story = new StoryWindow(desk_, words, &window_);
+  const Id head = framesOfStory(desk_.settled(), words).front();
+  StoryWindow* story = nullptr;
+  for (auto* open : window_.findChildren<StoryWindow*>())
+    if (open->words() == head && open->isVisible()) story = open;
+  if (!story) story = new StoryWindow(desk_, head, &window_);
   story->show();
   story->activateWindow();
 }

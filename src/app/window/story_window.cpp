@@ -30,6 +30,22 @@ std::size_t byteOf(const QString& text, qsizetype place) {
   return static_cast<std::size_t>(text.left(place).toUtf8().size());
 }
 
+/// The marks of bytes of the text, in their order; the text is gone through once.
+std::vector<StoryMark> marksAt(const std::string& text, std::vector<std::pair<std::size_t, QString>> beginnings) {
+  std::stable_sort(beginnings.begin(), beginnings.end(),
+                   [](const auto& a, const auto& b) { return a.first < b.first; });
+  std::vector<StoryMark> out;
+  std::size_t byte = 0;
+  int place = 0;
+  for (auto& [at, name] : beginnings) {
+    const std::size_t to = std::min(at, text.size());
+    place += placeOf(text.substr(byte, to - byte), to - byte);
+    byte = to;
+    out.push_back({place, std::move(name)});
+  }
+  return out;
+}
+
 }  // namespace
 
 StoryText::StoryText(QWidget* parent) : QPlainTextEdit(parent), margin_(new QWidget(this)) {
@@ -161,7 +177,7 @@ void StoryWindow::follow() {
   }
   setWindowTitle(tr("The story of “%1”").arg(inQt(findItem(desk_.project(), words_)->name)));
   if (!trial_.isShown()) {
-    text_ = lookedTextOf(*words);
+    keep(lookedTextOf(*words));
     if (edit_->toPlainText().toStdString() != text_.text) {
       isFollowing_ = true;
       const int caret = edit_->textCursor().position();
@@ -173,6 +189,11 @@ void StoryWindow::follow() {
     }
   }
   mark();
+}
+
+void StoryWindow::keep(LookedText text) {
+  if (text.text != text_.text) letters_ = letterStops(text.text).size() - 1;
+  text_ = std::move(text);
 }
 
 void StoryWindow::take() {
@@ -197,7 +218,7 @@ void StoryWindow::take() {
     follow();  // beyond the limits
     return;
   }
-  text_ = std::move(changed);
+  keep(std::move(changed));
   mark();
   pause_.start();
 }
@@ -208,9 +229,9 @@ void StoryWindow::settle() {
 }
 
 void StoryWindow::mark() {
-  std::vector<StoryMark> marks;
+  std::vector<std::pair<std::size_t, QString>> beginnings;  // by their bytes
   QList<QTextEdit::ExtraSelection> tones;
-  std::size_t overs = 0, letters = 0;
+  std::size_t overs = 0;
   const auto frames = framesOfStory(desk_.project(), words_);
   for (std::size_t i = 0; i < frames.size(); ++i) {
     const ItemPtr item = findItem(desk_.project(), frames[i]);
@@ -218,8 +239,8 @@ void StoryWindow::mark() {
     if (!words) continue;
     const SetWords& set = words->set();
     const SheetPtr sheet = sheetOf(desk_.project(), frames[i]);
-    marks.push_back({placeOf(text_.text, std::min(set.lines.front().from, text_.text.size())),
-                     tr("%1 · %2").arg(i + 1).arg(sheet ? inQt(sheet->name) : QString())});
+    beginnings.emplace_back(set.lines.front().from,
+                            tr("%1 · %2").arg(i + 1).arg(sheet ? inQt(sheet->name) : QString()));
     if (set.fits() || i + 1 < frames.size()) continue;
     overs = set.lines.size() - set.shown;
     QTextEdit::ExtraSelection over;
@@ -231,13 +252,11 @@ void StoryWindow::mark() {
   }
   // Where no frame begins, the style of a paragraph.
   for (const ParagraphLook& one : text_.looks.paragraphs)
-    if (one.named) marks.push_back({placeOf(text_.text, one.at), inQt(one.named->name)});
-  std::stable_sort(marks.begin(), marks.end(), [](const StoryMark& a, const StoryMark& b) { return a.at < b.at; });
-  edit_->setMarks(std::move(marks));
+    if (one.named) beginnings.emplace_back(one.at, inQt(one.named->name));
+  edit_->setMarks(marksAt(text_.text, std::move(beginnings)));
   edit_->setExtraSelections(tones);
-  letters = letterStops(text_.text).size() - 1;
-  QString said = frames.size() == 1 ? tr("%1 letters in one frame").arg(letters)
-                                    : tr("%1 letters in %2 frames").arg(letters).arg(frames.size());
+  QString said = frames.size() == 1 ? tr("%1 letters in one frame").arg(letters_)
+                                    : tr("%1 letters in %2 frames").arg(letters_).arg(frames.size());
   if (overs > 0)
     said += overs == 1 ? tr(" · the last line does not fit") : tr(" · the last %1 lines do not fit").arg(overs);
   said_->setText(said);

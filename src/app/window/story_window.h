@@ -46,6 +46,8 @@ class StoryWindow : public QDialog {
  public:
   /// Of the story that these words show a part of. It closes when they go.
   StoryWindow(Desk& desk, Id words, QWidget* window);
+  /// The words that keep the story's text.
+  Id words() const { return words_; }
   /// What is typed is kept.
   void done(int result) override;
 
@@ -53,6 +55,7 @@ class StoryWindow : public QDialog {
   const Words* story() const;
   void follow();
   void take();
+  void keep(LookedText text);
   void settle();
   void mark();
   /// The frame in which a place of the text shows.
@@ -64,6 +67,7 @@ class StoryWindow : public QDialog {
   Trial trial_{desk_};
   QTimer pause_;
   LookedText text_;
+  std::size_t letters_ = 0;  ///< Of it.
   bool isFollowing_ = false;
   StoryText* edit_;
   QLabel* said_;

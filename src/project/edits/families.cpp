@@ -6,22 +6,12 @@
 
 #include "project/edits/text_styles.h"
 #include "project/edits/tree.h"
+#include "project/edits/words.h"
 #include "project/lookup.h"
 #include "words/font_library.h"
 
 namespace widecut {
 namespace {
-
-void gatherWords(const ItemPtr& item, std::vector<ItemPtr>& found) {
-  if (wordsOf(*item)) found.push_back(item);
-  for (const ItemPtr& child : childrenOf(*item)) gatherWords(child, found);
-}
-std::vector<ItemPtr> allWords(const Project& project) {
-  std::vector<ItemPtr> found;
-  for (const SheetPtr& sheet : sheetsOf(project))
-    for (const ItemPtr& item : sheet->items) gatherWords(item, found);
-  return found;
-}
 
 /// The faces that a text is in; that of the whole counts even where every stretch has another one.
 std::vector<FaceChoice> facesIn(const Words::Content& content) {
@@ -46,53 +36,61 @@ bool replace(Look& look, const std::string& from, const std::string& to) {
   return isChanged;
 }
 
-}  // namespace
-
-std::vector<FamilyUse> familiesIn(const Project& project) {
-  std::map<std::string, FamilyUse> uses;
-  const auto use = [&](const FaceChoice& face) -> FamilyUse& {
-    FamilyUse& one = uses[face.family];
-    if (std::find(one.faces.begin(), one.faces.end(), face) == one.faces.end()) one.faces.push_back(face);
-    return one;
-  };
-  for (const ItemPtr& item : allWords(project)) {
+/// Families, each once, with the faces that are asked for.
+class Uses {
+ public:
+  void add(const ItemPtr& words) {
     std::set<std::string> families;
-    for (const FaceChoice& face : facesIn(wordsOf(*item)->content())) {
-      use(face);
+    for (const FaceChoice& face : facesIn(wordsOf(*words)->content())) {
+      add(face);
       families.insert(face.family);
     }
-    for (const std::string& family : families) ++uses[family].items;
+    for (const std::string& family : families) ++uses_[family].items;
   }
-  for (const NamedLookPtr& style : project.textStyles)
-    for (const auto& [aspect, value] : style->look)
-      if (aspect == TextAspect::Family) use(with(TextStyle{}, wholeLook(style)).face);
-  std::vector<FamilyUse> out;
-  for (auto& [family, one] : uses) {
-    one.family = family;
-    one.isMissing = !findFamily(family);
-    out.push_back(std::move(one));
+  void add(const FaceChoice& face) {
+    auto& faces = uses_[face.family].faces;
+    if (std::find(faces.begin(), faces.end(), face) == faces.end()) faces.push_back(face);
   }
-  return out;
-}
+  std::vector<FamilyUse> all() {
+    std::vector<FamilyUse> out;
+    for (auto& [family, one] : uses_) {
+      one.family = family;
+      one.isMissing =
+          std::any_of(one.faces.begin(), one.faces.end(), [](const FaceChoice& f) { return fontFor(f).isStandIn; });
+      out.push_back(std::move(one));
+    }
+    return out;
+  }
 
-std::string missingFamilies(std::span<const ItemPtr> items) {
-  std::vector<ItemPtr> words;
-  for (const ItemPtr& item : items) gatherWords(item, words);
-  std::set<std::string> missing;
-  for (const ItemPtr& item : words)
-    for (const FaceChoice& face : facesIn(wordsOf(*item)->content()))
-      if (!findFamily(face.family)) missing.insert(face.family);
-  std::string out;
-  for (const std::string& family : missing) out += (out.empty() ? "" : ", ") + family;
-  return out;
-}
+ private:
+  std::map<std::string, FamilyUse> uses_;
+};
 
-std::string missingFamilies(const Project& project) {
+std::string missingOf(const std::vector<FamilyUse>& uses) {
   std::string out;
-  for (const FamilyUse& one : familiesIn(project))
+  for (const FamilyUse& one : uses)
     if (one.isMissing) out += (out.empty() ? "" : ", ") + one.family;
   return out;
 }
+
+}  // namespace
+
+std::vector<FamilyUse> familiesIn(const Project& project) {
+  Uses uses;
+  for (const ItemPtr& words : allWords(project)) uses.add(words);
+  for (const NamedLookPtr& style : project.textStyles)
+    for (const auto& [aspect, value] : style->look)
+      if (aspect == TextAspect::Family) uses.add(with(TextStyle{}, wholeLook(style)).face);
+  return uses.all();
+}
+
+std::string missingFamilies(std::span<const ItemPtr> items) {
+  Uses uses;
+  for (const ItemPtr& words : wordsIn(items)) uses.add(words);
+  return missingOf(uses.all());
+}
+
+std::string missingFamilies(const Project& project) { return missingOf(familiesIn(project)); }
 
 Project withFamilyReplaced(const Project& project, const std::string& from, const std::string& to) {
   Project next = project;
@@ -104,15 +102,11 @@ Project withFamilyReplaced(const Project& project, const std::string& from, cons
   std::vector<Id> ids;
   for (const ItemPtr& item : allWords(next)) ids.push_back(item->id);
   return withEach(next, ids, [&](const Item& item) {
-    Words::Content content = wordsOf(item)->content();
-    bool isChanged = content.style.face.family == from;
-    if (isChanged) content.style.face.family = to;
-    for (ParagraphLook& one : content.looks.paragraphs) isChanged = replace(one.look, from, to) || isChanged;
-    for (LetterLook& one : content.looks.letters) isChanged = replace(one.look, from, to) || isChanged;
-    if (!isChanged) return item;
-    Item out = item;
-    out.form = wordsForm(std::move(content));
-    return out;
+    return withWordsChanged(item, [&](Words::Content& content) {
+      if (content.style.face.family == from) content.style.face.family = to;
+      for (ParagraphLook& one : content.looks.paragraphs) replace(one.look, from, to);
+      for (LetterLook& one : content.looks.letters) replace(one.look, from, to);
+    });
   });
 }
 

@@ -12,14 +12,13 @@ namespace {
 /// Sentences of several lengths, with letters that reach up and down, so that a column of them looks like prose.
 constexpr std::string_view prose =
     "These words keep a place for others that are still to come. They are as long and as short as words tend to be, "
-    "and "
-    "nobody needs to read them twice. A sentence of four words. Then a longer one follows, with a pause in the middle, "
-    "just to show how a paragraph looks when somebody takes the time to explain a thing properly. Every line should "
-    "be as grey as the next; where it is not, the column is too narrow or the letters are too large. Good typography "
-    "is "
-    "quiet. It leaves room for a photo, for a margin, for a thought. Whoever gets the final text by Friday may put it "
-    "here, and what stands here now will go without a word of complaint. Until then it helps to judge the size, the "
-    "leading, the length of the lines and the weight of the page. Questions of style? They are answered by looking. ";
+    "and nobody needs to read them twice. A sentence of four words. Then a longer one follows, with a pause in the "
+    "middle, just to show how a paragraph looks when somebody takes the time to explain a thing properly. Every line "
+    "should be as grey as the next; where it is not, the column is too narrow or the letters are too large. Good "
+    "typography is quiet. It leaves room for a photo, for a margin, for a thought. Whoever gets the final text by "
+    "Friday may put it here, and what stands here now will go without a word of complaint. Until then it helps to "
+    "judge the size, the leading, the length of the lines and the weight of the page. Questions of style? They are "
+    "answered by looking. ";
 
 std::vector<std::string_view> wordsOfProse() {
   std::vector<std::string_view> out;

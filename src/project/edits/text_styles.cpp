@@ -5,6 +5,7 @@
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
 #include "project/lookup.h"
+#include "project/names.h"
 
 namespace widecut {
 namespace {
@@ -20,48 +21,27 @@ Look onlyLetters(const Look& look) {
   return out;
 }
 
+/// A name that no other style has.
 std::string freshName(const Project& project, const std::string& wanted, std::uint32_t but) {
-  const auto isTaken = [&](const std::string& name) {
-    return std::any_of(project.textStyles.begin(), project.textStyles.end(),
-                       [&](const NamedLookPtr& s) { return s->number != but && s->name == name; });
-  };
-  const std::string plain = wanted.empty() ? "style" : wanted;
-  std::string name = plain;
-  for (int n = 2; isTaken(name); ++n) name = plain + " " + std::to_string(n);
-  return name;
-}
-
-/// All items with words, however deep.
-void gatherWords(const ItemPtr& item, std::vector<Id>& found) {
-  if (wordsOf(*item)) found.push_back(item->id);
-  for (const ItemPtr& child : childrenOf(*item)) gatherWords(child, found);
+  std::vector<std::string> taken;
+  for (const NamedLookPtr& style : project.textStyles)
+    if (style->number != but) taken.push_back(style->name);
+  return UniqueNames(taken).take(wanted.empty() ? "style" : wanted);
 }
 
 /// Every text after a change of its looks, where that changes something.
 Project withEachText(const Project& project, const std::function<bool(TextLooks&)>& change) {
-  std::vector<Id> all, ids;
-  for (const SheetPtr& sheet : sheetsOf(project))
-    for (const ItemPtr& item : sheet->items) gatherWords(item, all);
   std::map<Id, TextLooks> changed;
-  for (const Id id : all) {
-    TextLooks looks = wordsOf(*findItem(project, id))->content().looks;
+  std::vector<Id> ids;
+  for (const ItemPtr& item : allWords(project)) {
+    TextLooks looks = wordsOf(*item)->content().looks;
     if (looks.isPlain() || !change(looks)) continue;
-    changed[id] = std::move(looks);
-    ids.push_back(id);
+    changed[item->id] = std::move(looks);
+    ids.push_back(item->id);
   }
   return withEach(project, ids, [&](const Item& item) {
-    Words::Content content = wordsOf(item)->content();
-    content.looks = changed.at(item.id);
-    Item out = item;
-    out.form = wordsForm(std::move(content));
-    return out;
+    return withWordsChanged(item, [&](Words::Content& content) { content.looks = changed.at(item.id); });
   });
-}
-
-bool isBasedOn(const NamedLookPtr& style, std::uint32_t number) {
-  for (const NamedLook* at = style.get(); at; at = at->basedOn.get())
-    if (at->number == number) return true;
-  return false;
 }
 
 /// What stands in the place of a style; null where nothing does.
@@ -112,6 +92,12 @@ NamedLookPtr findTextStyle(const Project& project, std::uint32_t number) {
   for (const NamedLookPtr& style : project.textStyles)
     if (style->number == number) return style;
   return nullptr;
+}
+
+bool isBasedOn(const NamedLookPtr& style, std::uint32_t number) {
+  for (const NamedLook* at = style.get(); at; at = at->basedOn.get())
+    if (at->number == number) return true;
+  return false;
 }
 
 Look lookOfParagraph(const TextStyle& style, const NamedLookPtr& basedOn) {

@@ -11,6 +11,8 @@ namespace widecut {
 
 /// The style of this number; null where there is none, and for 0.
 NamedLookPtr findTextStyle(const Project& project, std::uint32_t number);
+/// Whether a style is the one of this number, or based on it.
+bool isBasedOn(const NamedLookPtr& style, std::uint32_t number);
 /// What a style of paragraphs says so that, on what it is based on, they look like this. Without a base it says family,
 /// weight, size and leading at least.
 Look lookOfParagraph(const TextStyle& style, const NamedLookPtr& basedOn);

@@ -13,20 +13,6 @@ namespace {
 
 constexpr double leastFrame = 1e-3;  // points
 
-/// The item with its words made of something else.
-Item withContent(const Item& item, const std::function<void(Words::Content&)>& change) {
-  const Words* words = wordsOf(item);
-  if (!words) return item;
-  Words::Content content = words->content();
-  change(content);
-  if (content == words->content()) return item;
-  Item out = item;
-  out.form = wordsForm(std::move(content));
-  if (pictureOf(*out.style) && !boxInFrame(out).isEmpty())
-    setPicture(changeable(out), keptCovering(*pictureOf(*out.style), out));
-  return out;
-}
-
 /// Another text: what was changed is found between its beginning and its end, and the looks of the rest stay.
 void setText(Words::Content& content, const std::string& text) {
   const std::string& before = content.text;
@@ -126,10 +112,16 @@ std::string nameOfWords(const std::string& text) {
 Project withText(const Project& project, Id id, const std::string& text) {
   return withItem(project, id, [&](const Item& item) {
     const Words* words = wordsOf(item);
-    Item out = withContent(item, [&](Words::Content& content) { setText(content, text); });
+    Item out = withWordsChanged(item, [&](Words::Content& content) { setText(content, text); });
     if (words && item.name == nameOfWords(words->content().text)) out.name = nameOfWords(text);
     return out;
   });
+}
+
+std::vector<ItemPtr> wordsIn(std::span<const ItemPtr> items) {
+  std::vector<ItemPtr> found;
+  for (const ItemPtr& item : items) gather(item, found);
+  return found;
 }
 
 std::vector<ItemPtr> wordsAmong(const Project& project, std::span<const Id> items) {
@@ -137,6 +129,31 @@ std::vector<ItemPtr> wordsAmong(const Project& project, std::span<const Id> item
   for (const Id id : outermost(project, items))
     if (const ItemPtr item = findItem(project, id)) gather(item, found);
   return found;
+}
+
+std::vector<ItemPtr> allWords(const Project& project) {
+  std::vector<ItemPtr> found;
+  for (const SheetPtr& sheet : sheetsOf(project))
+    for (const ItemPtr& item : sheet->items) gather(item, found);
+  return found;
+}
+
+Item withWords(const Item& item, Words::Content content) {
+  Item out = item;
+  out.form = wordsForm(std::move(content));
+  return out;
+}
+
+Item withWordsChanged(const Item& item, const std::function<void(Words::Content&)>& change) {
+  const Words* words = wordsOf(item);
+  if (!words) return item;
+  Words::Content content = words->content();
+  change(content);
+  if (content == words->content()) return item;
+  Item out = withWords(item, std::move(content));
+  if (pictureOf(*out.style) && !boxInFrame(out).isEmpty())
+    setPicture(changeable(out), keptCovering(*pictureOf(*out.style), out));
+  return out;
 }
 
 Project withTextStyle(const Project& project, std::span<const Id> items,
@@ -149,7 +166,7 @@ Project withTextStyle(const Project& project, std::span<const Id> items,
       change(content.style);
       forgetIn(content.looks, difference(before, content.style));
     };
-    return keptInPlace(withContent(item, changed), *wordsOf(item));
+    return keptInPlace(withWordsChanged(item, changed), *wordsOf(item));
   });
 }
 
@@ -158,7 +175,7 @@ LookedText lookedTextOf(const Words& words) { return {words.content().text, word
 Project withLookedText(const Project& project, Id id, const LookedText& text) {
   const Project typed = withText(project, id, text.text);
   return withItem(typed, id, [&](const Item& item) {
-    return withContent(item, [&](Words::Content& content) { content.looks = text.looks; });
+    return withWordsChanged(item, [&](Words::Content& content) { content.looks = text.looks; });
   });
 }
 
@@ -166,7 +183,7 @@ Project withLookBetween(const Project& project, Id id, std::size_t from, std::si
   Look ofLetters, ofParagraphs;
   for (const auto& one : look) (entryOf(one.first).isOfParagraphs ? ofParagraphs : ofLetters).push_back(one);
   return withItem(project, id, [&](const Item& item) {
-    return withContent(item, [&](Words::Content& content) {
+    return withWordsChanged(item, [&](Words::Content& content) {
       if (!ofLetters.empty())
         content.looks =
             withLetters(content.looks, from, to, [&](OwnTextLook& own) { own.look = joined(own.look, ofLetters); });
@@ -183,7 +200,7 @@ Project withTextFrames(const Project& project, std::span<const Id> items,
   for (const ItemPtr& item : wordsAmong(project, items))
     if (wordsOf(*item)->content().frame) ids.push_back(item->id);
   return withEach(project, ids, [&](const Item& item) {
-    return withContent(item, [&](Words::Content& content) { change(*content.frame); });
+    return withWordsChanged(item, [&](Words::Content& content) { change(*content.frame); });
   });
 }
 
@@ -193,7 +210,7 @@ Project withAlongLines(const Project& project, std::span<const Id> items,
   for (const ItemPtr& item : wordsAmong(project, items))
     if (wordsOf(*item)->content().along) ids.push_back(item->id);
   return withEach(project, ids, [&](const Item& item) {
-    return withContent(item, [&](Words::Content& content) { change(*content.along); });
+    return withWordsChanged(item, [&](Words::Content& content) { change(*content.along); });
   });
 }
 
@@ -202,11 +219,12 @@ Project withFrameFitted(const Project& project, Id id) {
     const Words* words = wordsOf(item);
     if (!words) return item;
     const SetWords& set = words->set();
-    if (words->content().frame) return withContent(item, [&](Words::Content& content) { setHeight(content, *words); });
+    if (words->content().frame)
+      return withWordsChanged(item, [&](Words::Content& content) { setHeight(content, *words); });
     double width = 0;
     for (const SetLine& line : set.lines) width = std::max(width, line.width);
     // The frame's corner is where the upper left end of the lines was.
-    Item out = withContent(item, [&](Words::Content& content) {
+    Item out = withWordsChanged(item, [&](Words::Content& content) {
       content.frame = TextFrame{width + leastFrame,  // so that no line breaks by rounding
                                 set.ascent + heightOf(*words)};
     });
@@ -220,7 +238,7 @@ Project withLettersFitted(const Project& project, Id id) {
     const Words* words = wordsOf(item);
     if (!words || !words->content().frame || words->content().text.empty()) return item;
     const auto withShare = [&](double share) {
-      return withContent(item, [&](Words::Content& content) {
+      return withWordsChanged(item, [&](Words::Content& content) {
         content.style.size *= share;
         content.style.leading *= share;
         content.looks = scaled(content.looks, share);

@@ -19,6 +19,13 @@ Project withText(const Project& project, Id item, const std::string& text);
 Project withTextStyle(const Project& project, std::span<const Id> items, const std::function<void(TextStyle&)>& change);
 /// All words among the items and inside them.
 std::vector<ItemPtr> wordsAmong(const Project& project, std::span<const Id> items);
+std::vector<ItemPtr> wordsIn(std::span<const ItemPtr> items);
+/// All words of the project.
+std::vector<ItemPtr> allWords(const Project& project);
+/// The item, words, with another content.
+Item withWords(const Item& item, Words::Content content);
+/// The same after a change; a photo of its own goes on covering it. Others than words stay.
+Item withWordsChanged(const Item& item, const std::function<void(Words::Content&)>& change);
 
 LookedText lookedTextOf(const Words& words);
 /// The item with another text and its looks.

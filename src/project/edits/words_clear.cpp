@@ -4,6 +4,7 @@
 
 #include "cutting/offset.h"
 #include "project/edits/tree.h"
+#include "project/edits/words.h"
 #include "project/limits.h"
 #include "project/lookup.h"
 #include "project/node_memo.h"
@@ -88,9 +89,7 @@ Project withFramesKeptClear(const Project& project, std::span<const Id> frames, 
   return withEach(project, ids, [&](const Item& item) {
     Words::Content content = wordsOf(item)->content();
     content.frame->clear = changed.at(item.id);
-    Item out = item;
-    out.form = wordsForm(std::move(content));
-    return out;
+    return withWords(item, std::move(content));
   });
 }
 

@@ -61,12 +61,6 @@ std::shared_ptr<const Followers> followersOn(const SheetPtr& sheet, const SheetP
   return made;
 }
 
-Item withContent(const Item& item, Words::Content content) {
-  Item out = item;
-  out.form = wordsForm(std::move(content));
-  return out;
-}
-
 /// Where the words have to be, and what their frame or line is, to follow an item.
 struct Place {
   Affine toSheet;
@@ -107,14 +101,14 @@ Item broughtTo(const Item& item, const Place& place, const Affine& parent) {
     content.along->line = place.outline;
   }
   if (content == wordsOf(item)->content()) return out;
-  return withContent(out, std::move(content));
+  return withWords(out, std::move(content));
 }
 
 Project withoutLink(const Project& project, Id words) {
   return withItem(project, words, [](const Item& item) {
     Words::Content content = wordsOf(item)->content();
     content.on = 0;
-    return withContent(item, std::move(content));
+    return withWords(item, std::move(content));
   });
 }
 
@@ -206,7 +200,7 @@ Project withNumbers(const Project& project, Id head, const std::vector<Id>& othe
     content.flowPlace = static_cast<int>(std::find(others.begin(), others.end(), item.id) - others.begin()) + 1;
     content.text.clear();
     content.looks = {};
-    return content == wordsOf(item)->content() ? item : withContent(item, std::move(content));
+    return content == wordsOf(item)->content() ? item : withWords(item, std::move(content));
   });
 }
 
@@ -219,7 +213,7 @@ Project withNewHead(const Project& project, const Words::Content& text, const st
     content.style = text.style;
     content.flowsFrom = 0;
     content.flowPlace = 0;
-    return withContent(item, std::move(content));
+    return withWords(item, std::move(content));
   });
   return withNumbers(next, frames.front(), {frames.begin() + 1, frames.end()});
 }
@@ -369,7 +363,7 @@ Project withoutFlow(const Project& project, Id words) {
     content.flowPlace = 0;
     content.text.clear();
     content.looks = {};
-    return withContent(item, std::move(content));
+    return withWords(item, std::move(content));
   });
   return withWordsFollowing(project, withNewHead(taken, text, frames));
 }
