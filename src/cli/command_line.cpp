@@ -176,6 +176,7 @@ struct DeliverRequest {
   std::string item;
   bool transparent = false;
   bool bleed = false;
+  bool templates = false;
   bool letters = false;
 };
 
@@ -210,6 +211,7 @@ Result<void> deliverFile(const DeliverRequest& request) {
     delivery.item = *item;
   }
   delivery.withBleed = request.bleed;
+  delivery.withTemplates = request.templates;
   if (request.letters) delivery.words = WordsAs::Letters;
   PhotoStore store;
   const auto notes = deliver(*project, delivery, store, request.out);
@@ -270,6 +272,7 @@ int runCommand(int count, char** words) {
   deliverCommand->add_option("--ppi", request.ppi, "pixels per inch of a PNG, 1 to 4800");
   deliverCommand->add_flag("--letters", request.letters, "words of an SVG as text, not as outlines");
   deliverCommand->add_flag("--transparent", request.transparent, "without the paper");
+  deliverCommand->add_flag("--templates", request.templates, "with what is there to be drawn over, as pale as it is");
   deliverCommand->add_flag("--bleed", request.bleed, "with the sheet's bleed, which a PDF always has");
   deliverCommand->add_option("--item", request.item, "one item alone, by id or name");
   deliverCommand->callback([&] { result = deliverFile(request); });

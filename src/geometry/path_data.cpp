@@ -330,4 +330,11 @@ std::string shortestNumber(double value) {
   return {digits, end};
 }
 
+std::string decimalNumber(double value) {
+  char digits[400];  // the smallest double has 324 places before its first digit
+  const auto end =
+      std::to_chars(digits, digits + sizeof digits, value == 0 ? 0.0 : value, std::chars_format::fixed).ptr;
+  return {digits, end};
+}
+
 }  // namespace widecut

@@ -17,7 +17,11 @@ Result<Outline> parsePathData(std::string_view text);
 /// Absolute commands with the shortest numbers that read back to the same doubles.
 std::string pathData(const Outline& outline);
 
-/// The shortest decimal text that reads back to the same double.
+/// The shortest decimal text that reads back to the same double. Very large and very small numbers have an exponent.
 std::string shortestNumber(double value);
+
+/// The shortest text without an exponent that reads back to the same double, for formats that know none (ISO 32000,
+/// 7.3.3).
+std::string decimalNumber(double value);
 
 }  // namespace widecut

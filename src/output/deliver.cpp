@@ -8,6 +8,7 @@
 #include "output/png.h"
 #include "output/svg.h"
 #include "project/edits/families.h"
+#include "project/edits/templates.h"
 #include "project/lookup.h"
 
 namespace widecut {
@@ -49,7 +50,7 @@ Scene sceneFor(const Project& project, const Delivery& delivery) {
   const SheetPtr sheet = findSheet(project, delivery.sheet);
   if (!sheet) return {};
   const bool bleed = delivery.withBleed || delivery.format == DeliveryFormat::Pdf;
-  return sceneOf(*sheet, bleed ? sheet->bleed : 0);
+  return sceneOf(delivery.withTemplates ? *sheet : withoutTemplates(*sheet), bleed ? sheet->bleed : 0);
 }
 
 Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path,

@@ -21,6 +21,7 @@ struct Delivery {
   Ground ground = Ground::Paper;
   bool withBleed = false;             ///< The sheet's bleed too. A PDF always has it.
   WordsAs words = WordsAs::Outlines;  ///< Of an SVG.
+  bool withTemplates = false;         ///< What is pale, to draw over, as pale as it is.
 };
 
 /// What the person should know of a delivery that was made, a line each: photos that could not be decoded, say.

@@ -87,7 +87,8 @@ class PdfWriter {
     stream.getDict().replaceKey("/N", Object::newInteger(3));
     Object intent = Object::newDictionary();
     intent.replaceKey("/Type", Object::newName("/OutputIntent"));
-    intent.replaceKey("/S", Object::newName("/GTS_PDFA1"));
+    // Not the name of a standard for print or archives: what they ask for beside their intents is not seen to here.
+    intent.replaceKey("/S", Object::newName("/sRGB"));
     intent.replaceKey("/OutputConditionIdentifier", Object::newString("sRGB IEC61966-2.1"));
     intent.replaceKey("/Info", Object::newString("sRGB IEC61966-2.1"));
     intent.replaceKey("/DestOutputProfile", pdf_.makeIndirectObject(stream));
@@ -179,12 +180,12 @@ class PdfWriter {
       }
       if (hasAlpha(gradient)) {
         pdf::Content mask;
-        mask.text = matrix(gradient.toOutline) +
+        mask.text = toShading(gradient) +
                     mask.nameOf("/Shading", "G", "only", pdf_.makeIndirectObject(shadingOf(gradient, true))) + " sh\n";
         content().setMask(std::to_string(++masks_),
                           groupForm(pdf_, mask.text, mask.resources(), bounds(*fill.outline).grown(1), "/DeviceGray"));
       }
-      content().text += path(*fill.outline) + "W n\n" + matrix(gradient.toOutline);
+      content().text += path(*fill.outline) + "W n\n" + toShading(gradient);
       content().text += content().nameOf("/Shading", "G", std::to_string(++shadings_),
                                          pdf_.makeIndirectObject(shadingOf(gradient, false))) +
                         " sh\n";

@@ -75,7 +75,7 @@ Object functionOf(const std::vector<GradientStop>& stops, bool isAlpha) {
 
 }  // namespace
 
-std::string number(double v, double unit) { return shortestNumber(std::round(v * unit) / unit); }
+std::string number(double v, double unit) { return decimalNumber(std::round(v * unit) / unit); }
 std::string matrix(const Affine& m) {
   constexpr double fine = 1e8;  // these multiply whole pictures
   return number(m.xx, fine) + " " + number(m.yx, fine) + " " + number(m.xy, fine) + " " + number(m.yy, fine) + " " +
@@ -155,10 +155,16 @@ Object shadingOf(const GradientBrush& gradient, bool isAlpha) {
   Object shading = Object::newDictionary();
   shading.replaceKey("/ShadingType", Object::newInteger(isLinear ? 2 : 3));
   shading.replaceKey("/ColorSpace", Object::newName(isAlpha ? "/DeviceGray" : "/DeviceRGB"));
-  shading.replaceKey("/Coords", isLinear ? numbers({0, 0, 1, 0}) : numbers({0, 0, 0, 0, 0, 1}));
+  const OwnUnits own = inOwnUnits(gradient.toOutline);
+  shading.replaceKey("/Coords", isLinear ? numbers({own.from.x, own.from.y, own.to.x, own.to.y})
+                                         : numbers({0, 0, 0, 0, 0, own.radius}));
   shading.replaceKey("/Function", functionOf(*gradient.stops, isAlpha));
   shading.replaceKey("/Extend", Object::parse("[ true true ]"));
   return shading;
+}
+
+std::string toShading(const GradientBrush& gradient) {
+  return gradient.kind == GradientKind::Linear ? "" : matrix(inOwnUnits(gradient.toOutline).map);
 }
 
 bool hasAlpha(const GradientBrush& gradient) {

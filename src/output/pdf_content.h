@@ -11,7 +11,7 @@ namespace widecut::pdf {
 
 using Object = QPDFObjectHandle;
 
-/// A number rounded to a unit.
+/// A number rounded to a unit, in plain decimals: PDF knows no exponents.
 std::string number(double v, double unit = 1e4);
 /// “… cm”, which maps what follows.
 std::string matrix(const Affine& map);
@@ -39,8 +39,11 @@ class Content {
   std::map<std::string, std::map<std::string, std::string>> names_;
 };
 
-/// A shading of colours, or of how opaque they are, as grey.
+/// A shading of colours, or of how opaque they are, as grey, in lengths of the outline's own; it is painted behind what
+/// `toShading` says.
 Object shadingOf(const GradientBrush& gradient, bool isAlpha);
+/// “… cm”, or nothing, which brings a shading to its place on the outline.
+std::string toShading(const GradientBrush& gradient);
 /// True when some of it is see-through.
 bool hasAlpha(const GradientBrush& gradient);
 

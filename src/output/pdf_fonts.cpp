@@ -255,9 +255,14 @@ std::string PdfFonts::lineOf(const SetLine& line, const std::string& story, cons
 }
 
 void PdfFonts::finish() {
+  // In the order in which they were used first: that of their addresses differs from run to run.
+  std::map<int, std::pair<FontPtr, Used*>> inOrder;
+  for (auto& [font, known] : fonts_)
+    if (!known.says.empty()) inOrder[known.number] = {font, &known};
   int count = 0;
-  for (auto& [font, known] : fonts_) {
-    if (known.says.empty()) continue;
+  for (auto& [place, entry] : inOrder) {
+    const FontPtr& font = entry.first;
+    Used& known = *entry.second;
     std::set<std::uint32_t> glyphs;
     for (const auto& [glyph, text] : known.says) glyphs.insert(glyph);
     const auto subset = font->subset(glyphs);

@@ -4,7 +4,7 @@
 #include <cmath>
 #include <span>
 
-#include "geometry/path_data.h"
+#include "output/pdf_content.h"
 #include "output/pdf_unicode.h"
 
 namespace widecut {
@@ -17,8 +17,8 @@ constexpr int firstCode = 2;  // before it there is one by which readers tell ho
 constexpr double mostWidth = 10'000;
 constexpr int widthStep = 10;  // thousandths of the em
 
-std::string number(double v) { return shortestNumber(std::round(v * 1e4) / 1e4); }
 std::string hex(int byte) { return QByteArray(1, static_cast<char>(byte)).toHex().toStdString(); }
+using pdf::number;
 using pdf::utf16;
 
 /// What the codes of a font mean.

@@ -176,9 +176,12 @@ class SvgWriter {
     const bool isLinear = gradient.kind == GradientKind::Linear;
     const std::string id = "shade" + std::to_string(++gradients_),
                       name = isLinear ? "linearGradient" : "radialGradient";
-    definitions_ += "<" + name + " id=\"" + id + "\" gradientUnits=\"userSpaceOnUse\" " +
-                    (isLinear ? "x1=\"0\" y1=\"0\" x2=\"1\" y2=\"0\"" : "cx=\"0\" cy=\"0\" r=\"1\"") +
-                    " gradientTransform=\"" + matrix(gradient.toOutline) + "\">";
+    const OwnUnits own = inOwnUnits(gradient.toOutline);
+    const std::string place =
+        isLinear ? "x1=\"" + number(own.from.x) + "\" y1=\"" + number(own.from.y) + "\" x2=\"" + number(own.to.x) +
+                       "\" y2=\"" + number(own.to.y) + "\""
+                 : "cx=\"0\" cy=\"0\" r=\"" + number(own.radius) + "\" gradientTransform=\"" + matrix(own.map) + "\"";
+    definitions_ += "<" + name + " id=\"" + id + "\" gradientUnits=\"userSpaceOnUse\" " + place + ">";
     for (const GradientStop& stop : *gradient.stops)
       definitions_ += "<stop offset=\"" + number(stop.at, 1e6) + "\"" + stopPaint(stop.colour) + "/>";
     definitions_ += "</" + name + ">\n";

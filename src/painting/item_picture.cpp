@@ -35,7 +35,7 @@ QImage pictureOfSheet(const Sheet& sheet, PhotoStore& store, QSize size, double 
   paper.fill(painterColour(sheet.paper));
   std::vector<ItemPtr> items;
   for (const ItemPtr& item : sheet.items)
-    if (item->isDelivered()) items.push_back(item);
+    if (item->isShown()) items.push_back(item);
   const QImage drawn = pictureOf(items, store, size, ratio, sheet.box(), Photos::Wait);
   paper.setDevicePixelRatio(ratio);
   QPainter(&paper).drawImage(0, 0, drawn);

@@ -11,7 +11,6 @@
 namespace widecut {
 namespace {
 
-constexpr double dimmedTo = 0.3;
 constexpr int margin = 256;  // pixels kept beyond what is visible, so that small pans need no painting
 
 QRect pixelBox(const Box& box) {
@@ -124,11 +123,9 @@ void LayerCache::place(std::size_t at, const ItemPtr& item) {
   Placed& one = placed_[at];
   one.item = item;
   one.corner.reset();
-  one.layer = item->isDelivered() ? layerOf(item, around_) : Layer{};
-  if (item->dimmed) one.layer.opacity *= dimmedTo;
-  boxes_[at] = !item->isDelivered()
-                   ? QRect()
-                   : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
+  one.layer = item->isShown() ? layerOf(item, around_) : Layer{};
+  boxes_[at] =
+      !item->isShown() ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
 }
 
 void LayerCache::draw(QPainter& painter, const QRect& part) {

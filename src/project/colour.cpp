@@ -134,6 +134,13 @@ Colour lightened(Colour colour, double share) {
   return srgbOf(c, colour.alpha);
 }
 
+Colour toneOn(Colour below) {
+  constexpr double far = 0.45, middle = 0.55;
+  below.swatch = 0;
+  below.alpha = 255;
+  return lightened(below, oklchOf(below).light > middle ? -far : far);
+}
+
 double contrast(Colour a, Colour b) {
   const double x = luminance(a), y = luminance(b);
   return (std::max(x, y) + 0.05) / (std::min(x, y) + 0.05);

@@ -51,6 +51,9 @@ Colour mixed(Colour from, Colour to, double share);
 /// Its light brought nearer to white by a share, or to black by a negative one; hue kept, strength as far as it shows.
 Colour lightened(Colour colour, double share);
 
+/// A colour that can be told from this one wherever they meet: lighter than dark ones, darker than light ones.
+Colour toneOn(Colour below);
+
 /// The contrast ratio of WCAG 2: 1…21. See-through colours count as opaque.
 double contrast(Colour a, Colour b);
 

@@ -1,6 +1,8 @@
 // Undo and redo: a list of projects with the names of the edits between them.
 #pragma once
 
+#include <algorithm>
+
 #include "project/model.h"
 
 namespace widecut {
@@ -24,6 +26,11 @@ class History {
   std::string redoName() const { return canRedo() ? states_[at_ + 1].name : ""; }
   void undo() { at_ -= canUndo() ? 1 : 0; }
   void redo() { at_ += canRedo() ? 1 : 0; }
+  /// Whether this is the current state, or one that undo leads to.
+  bool isBehind(const ProjectPtr& state) const {
+    return std::any_of(states_.begin(), states_.begin() + static_cast<std::ptrdiff_t>(at_) + 1,
+                       [&](const State& one) { return one.project == state; });
+  }
   /// The current state is what the file holds.
   void markSaved() { saved_ = at_; }
   /// The same of an earlier state; when it is not kept any more, no state is.

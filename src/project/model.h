@@ -49,14 +49,16 @@ struct Item {
   StylePtr style = bareStyle();  ///< Never null.
   bool hidden = false;
   bool locked = false;  ///< The mouse on the mat passes through it, and what moves or deletes leaves it.
-  bool dimmed = false;  ///< Pale on the mat, as something to draw over; delivered as it is.
+  /// How pale it is, 0…0.95: above 0 it is a template, something to draw over that is not delivered unless asked for.
+  double paleBy = 0;
   /// A line that says how long it is and at what angle. It shows on the mat alone, and is in no recipe or picture.
   bool measures = false;
   std::shared_ptr<const KeepClear> clear = nullptr;  ///< Null where words run over it.
   std::string extra;
 
   /// Whether it is painted, and counts in recipes, as far as it itself says.
-  bool isDelivered() const { return !hidden && !measures; }
+  bool isShown() const { return !hidden && !measures; }
+  bool isTemplate() const { return paleBy > 0; }
   Affine toParent() const { return Affine::move(position) * Affine::turn(turn); }
   /// The recipe of a cutout; null for all other forms.
   const Recipe* recipe() const {

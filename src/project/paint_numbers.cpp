@@ -165,6 +165,13 @@ const std::vector<PaintNumber>& table() {
        },
        [](Style& s, PaintPlace p, double v) {
          auto& level = fillAt(s, p).level;
+         // A level in the colour of what it lies on would not be seen.
+         const auto* own = std::get_if<Colour>(&fillAt(s, p).paint);
+         const auto* below = p.index > 0 ? std::get_if<Colour>(&s.fills[p.index - 1].paint) : nullptr;
+         if (v >= 0.5 && !level && own && below && contrast(*own, *below) < 1.2) {
+           fillAt(s, p).paint = toneOn(*below);
+           fillAt(s, p).opacity = 1;
+         }
          if (v < 0.5)
            level.reset();
          else
@@ -177,7 +184,7 @@ const std::vector<PaintNumber>& table() {
       {aShare("opacity", 0, 1, 1, "How much covers what is behind it"), always,
        [](const Style& s, PaintPlace p) { return p.isLine ? lineAt(s, p).opacity : fillAt(s, p).opacity; },
        [](Style& s, PaintPlace p, double v) { (p.isLine ? lineAt(s, p).opacity : fillAt(s, p).opacity) = v; }},
-      {aChoice("mixing", blendChoices, "How it mixes with what the item paints behind it"), always,
+      {aChoice("blend", blendChoices, "How it blends with what the item paints behind it"), always,
        [](const Style& s, PaintPlace p) { return placeOf(p.isLine ? lineAt(s, p).blend : fillAt(s, p).blend); },
        [](Style& s, PaintPlace p, double v) {
          (p.isLine ? lineAt(s, p).blend : fillAt(s, p).blend) = valueAt<Blend>(v);

@@ -132,6 +132,20 @@ HatchSize sizeOf(const Hatch& hatch, const Box& box) {
 
 Affine unitTo(const Box& box) { return {box.width(), 0, 0, box.height(), box.low.x, box.low.y}; }
 
+OwnUnits inOwnUnits(const Affine& m) {
+  OwnUnits out;
+  out.from = {m.dx, m.dy};
+  // What is mixed stays along (xy, yy); the part of (xx, yx) at right angles to that is where it changes.
+  const double stripes = std::hypot(m.xy, m.yy);
+  const Point across = stripes > 0 ? Point{-m.yy / stripes, m.xy / stripes} : Point{0, 0};
+  const double along = across.x * m.xx + across.y * m.yx;
+  out.to = stripes > 0 ? Point{m.dx + across.x * along, m.dy + across.y * along} : Point{m.dx + m.xx, m.dy + m.yx};
+  const double scale = m.meanScale();
+  out.radius = scale > 0 ? scale : 1;
+  out.map = m * Affine::scale(1 / out.radius, 1 / out.radius);
+  return out;
+}
+
 GradientBrush brushOf(const Gradient& gradient, const Box& box, const Affine& place, const Around& around) {
   Affine unit = unitTo(box);
   const auto& further = gradient.reach == Reach::Sheet ? around.sheet : around.whole;

@@ -1,6 +1,7 @@
 #include "scene/scene.h"
 
 #include <algorithm>
+#include <map>
 #include <unordered_set>
 
 #include "cutting/offset.h"
@@ -52,8 +53,12 @@ class Marks {
     if (shape->outline.isEmpty()) return;
     outline_ = std::shared_ptr<const Outline>(shape, &shape->outline);
     box_ = shape->box;
+    filled_ = outline_;
+    const auto coloured = colouredLetters();
     for (const Fill& fill : style.fills)
       if (fill.shown) add(fill);
+    for (const auto& [colour, letters] : coloured)
+      if (const auto own = parseColour(colour)) add(Fill{*own}, letters, *own);
     for (const Line& line : style.lines) {
       if (!line.shown) continue;
       auto drawn = lineMarkOf(outline_, line);
@@ -65,9 +70,30 @@ class Marks {
   }
 
  private:
+  /// The letters of words that have colours of their own, by these; what is left is filled like the item.
+  std::map<std::string, std::shared_ptr<const Outline>> colouredLetters() {
+    std::map<std::string, Outline> found;
+    Outline rest;
+    const Words* words = wordsOf(item_);
+    for (std::size_t i = 0; words && i < words->set().shown; ++i) {
+      const SetLine& line = words->set().lines[i];
+      for (const SetRun& run : line.body->runs) {
+        Outline& to = run.colour.empty() ? rest : found[run.colour];
+        const Outline letters = words->outlineBetween(line.paragraph + run.from, line.paragraph + run.to);
+        to.contours.insert(to.contours.end(), letters.contours.begin(), letters.contours.end());
+      }
+    }
+    std::map<std::string, std::shared_ptr<const Outline>> out;
+    if (found.empty()) return out;
+    const Outline rules = transformed(rulesOf(words->set()), words->content().stretch);
+    rest.contours.insert(rest.contours.end(), rules.contours.begin(), rules.contours.end());
+    filled_ = std::make_shared<const Outline>(std::move(rest));
+    for (auto& [colour, letters] : found) out[colour] = std::make_shared<const Outline>(std::move(letters));
+    return out;
+  }
   void add(const Fill& fill) {
     if (!fill.level) {
-      paintIn(outline_, fill);
+      paintIn(filled_, fill);
       return;
     }
     // What has no area is not filled at all.
@@ -99,7 +125,7 @@ class Marks {
   const Item& item_;
   const Around& around_;
   Content& content_;
-  std::shared_ptr<const Outline> outline_;
+  std::shared_ptr<const Outline> outline_, filled_;
   Box box_;
 };
 
@@ -193,7 +219,7 @@ std::shared_ptr<const Content> contentOf(const Item& item, const Around& around)
   for (const auto& [number, copy] : copiesOf(item.form)) {
     const Around inside = isPlaced ? aroundChildren(item, around, copy) : Around{};
     for (const ItemPtr& child : shownIn(item.form, number)) {
-      if (!child->isDelivered()) continue;
+      if (!child->isShown()) continue;
       Layer layer = layerOf(child, inside);
       layer.place = copy * layer.place;
       content->box.add(layer.box());
@@ -246,7 +272,8 @@ void eachPicture(const Content& content, const Affine& place, const See& see) {
 Around aroundOf(const Sheet& sheet) { return {unitTo(sheet.box()), {}}; }
 
 Layer layerOf(const ItemPtr& item, const Around& around) {
-  return {item, contentOf(*item, around), item->toParent(), item->style->opacity, item->style->blend};
+  return {item, contentOf(*item, around), item->toParent(), item->style->opacity * (1 - item->paleBy),
+          item->style->blend};
 }
 
 Box finishBox(const Effect& effect, const Box& body, double scale) {
@@ -279,7 +306,7 @@ std::vector<FillOutline> standIn(const FillOutline& picture) {
 Scene sceneOf(const Sheet& sheet, double bleed) {
   Scene scene{sheet.width, sheet.height, sheet.paper, {}, bleed};
   for (const ItemPtr& item : sheet.items) {
-    if (!item->isDelivered()) continue;
+    if (!item->isShown()) continue;
     Layer layer = layerOf(item, aroundOf(sheet));
     if (layer.box().touches(scene.area())) scene.layers.push_back(std::move(layer));
   }

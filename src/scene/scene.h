@@ -22,6 +22,15 @@ struct GradientBrush {
   std::shared_ptr<const std::vector<GradientStop>> stops;  ///< Between which sRGB mixes plainly.
   Affine toOutline;
 };
+/// The same gradient in lengths of the outline's own, for formats and readers that keep few places: a straight one runs
+/// from `from` to `to` at right angles to its stripes, with no map; a round one is a circle of `radius` about the
+/// origin of a space that `map` brings to the outline without changing areas.
+struct OwnUnits {
+  Point from, to;
+  double radius = 0;
+  Affine map;
+};
+OwnUnits inOwnUnits(const Affine& toOutline);
 using Brush = std::variant<Colour, PictureBrush, GradientBrush>;
 
 // Outlines are filled by the nonzero rule.

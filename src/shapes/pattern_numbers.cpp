@@ -1,5 +1,6 @@
 #include "shapes/pattern_numbers.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include "geometry/along.h"
@@ -139,6 +140,15 @@ const PatternNumber ringNumbers[] = {
     {anAngle("way round", "How far round the copies are spread: 360° all the way", 360),
      [](const Pattern& p, const Box&) { return degrees(of<Ring>(p).sweep); },
      [](Pattern& p, const Box&, double v) { of<Ring>(p).sweep = radians(v); }},
+    {anAngle("from one to the next", "The angle between two copies: fewer of them where they would go round twice",
+             360),
+     [](const Pattern& p, const Box&) { return degrees(of<Ring>(p).sweep) / of<Ring>(p).count; },
+     [](Pattern& p, const Box&, double v) {
+       Ring& ring = of<Ring>(p);
+       constexpr double whole = 360, rounding = 1e-9;
+       if (v != 0) ring.count = std::clamp(static_cast<int>(whole / std::abs(v) + rounding), 1, ring.count);
+       ring.sweep = radians(v) * ring.count;
+     }},
     turnNumber<Ring>(),
     growthNumber<Ring>(),
     turningNumber<Ring>("Copies turn with the ring, or stay upright")};

@@ -44,21 +44,6 @@ std::vector<const StarterKind*> gathered() {
 
 bool isStretched(const StarterKind& kind) { return kind.keeps.empty(); }
 
-/// How many letters are to be added, taken away or changed from one word to the other (Levenshtein's distance).
-std::size_t lettersApart(std::string_view a, std::string_view b) {
-  std::vector<std::size_t> row(b.size() + 1);
-  std::iota(row.begin(), row.end(), std::size_t{0});
-  for (std::size_t i = 0; i < a.size(); ++i) {
-    std::size_t corner = row[0]++;
-    for (std::size_t j = 0; j < b.size(); ++j) {
-      const std::size_t change = corner + (a[i] == b[j] ? 0 : 1);
-      corner = row[j + 1];
-      row[j + 1] = std::min({change, row[j] + 1, row[j + 1] + 1});
-    }
-  }
-  return row.back();
-}
-
 double rounded(double value, double step) { return std::round(value / step) * step; }
 
 }  // namespace
@@ -72,6 +57,20 @@ const StarterKind* starterKind(std::string_view name) {
   const auto all = starterKinds();
   const auto found = std::find_if(all.begin(), all.end(), [&](const auto* kind) { return kind->name == name; });
   return found == all.end() ? nullptr : *found;
+}
+
+std::size_t lettersApart(std::string_view a, std::string_view b) {
+  std::vector<std::size_t> row(b.size() + 1);
+  std::iota(row.begin(), row.end(), std::size_t{0});
+  for (std::size_t i = 0; i < a.size(); ++i) {
+    std::size_t corner = row[0]++;
+    for (std::size_t j = 0; j < b.size(); ++j) {
+      const std::size_t change = corner + (a[i] == b[j] ? 0 : 1);
+      corner = row[j + 1];
+      row[j + 1] = std::min({change, row[j] + 1, row[j + 1] + 1});
+    }
+  }
+  return row.back();
 }
 
 std::vector<std::string_view> namesLike(std::string_view name) {

@@ -91,6 +91,8 @@ struct StarterKind {
 std::span<const StarterKind* const> starterKinds();
 /// The kind with this name; null when there is none.
 const StarterKind* starterKind(std::string_view name);
+/// How many letters are to be added, taken away or changed from one word to the other (Levenshtein's distance).
+std::size_t lettersApart(std::string_view a, std::string_view b);
 /// Names of kinds that are spelled much like this one, the likeliest first; three at most.
 std::vector<std::string_view> namesLike(std::string_view name);
 

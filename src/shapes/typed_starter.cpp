@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "shapes/other_names.h"
+
 namespace widecut {
 namespace {
 
@@ -75,8 +77,16 @@ std::optional<std::pair<std::string, std::string>> sizeIn(const std::string& tex
 
 Result<void> takeSize(TypedStarter& out, const std::string& text, Unit unit) {
   const auto parts = sizeIn(text);
-  if (!parts)
+  if (!parts) {
+    // One length is the width, and the kind has its own proportions.
+    if (const auto side = parseMeasure(text, unit, 0); side && *side > 0) {
+      const StarterSize usual = usualSize(*out.kind, out.numbers);
+      out.width = *side;
+      out.height = *side * usual.height / usual.width;
+      return {};
+    }
     return problem("“" + text + "” is neither a size, as in 50 x 75, nor a number of " + std::string(out.kind->name));
+  }
   const auto width = parseMeasure(parts->first, unit, 0), height = parseMeasure(parts->second, unit, 0);
   if (!width) return tl::unexpected(width.error());
   if (!height) return tl::unexpected(height.error());
@@ -86,11 +96,13 @@ Result<void> takeSize(TypedStarter& out, const std::string& text, Unit unit) {
   return {};
 }
 
-/// A bare number is what the kind counts, or else its first one.
+/// A bare number is what the kind counts, or else its first measure; where that is a length, or there is none, it is
+/// its size.
 int bareNumber(const StarterKind& kind) {
   for (std::size_t i = 0; i < kind.numbers.size(); ++i)
     if (kind.numbers[i].kind == NumberKind::Count) return static_cast<int>(i);
-  return kind.numbers.empty() || !kind.numbers.front().isMeasure() ? -1 : 0;
+  const bool isMeasured = !kind.numbers.empty() && kind.numbers.front().isMeasure();
+  return isMeasured && kind.numbers.front().kind != NumberKind::Length ? 0 : -1;
 }
 
 Result<void> takeNumber(TypedStarter& out, int index, std::string text, Unit unit) {
@@ -123,12 +135,19 @@ Result<TypedStarter> parseTyped(std::string_view text, Unit unit, const StarterK
       out.kind = kind;
       length = kind->name.size();
     }
-  if (!out.kind && likeliest) {
+  for (const OtherName& other : otherNames())
+    if (all.starts_with(other.word) && other.word.size() > length &&
+        (all.size() == other.word.size() || !isLetter(all[other.word.size()]))) {
+      out.kind = starterKind(other.kind);
+      out.numbers = valuesOf(other);
+      length = other.word.size();
+    }
+  if (!out.kind && likeliest && !name.empty()) {
     out.kind = likeliest;
     length = name.size();
   }
   if (!out.kind) return problem("there is no shape called “" + name + "”");
-  out.numbers = usualValues(*out.kind);
+  if (out.numbers.empty()) out.numbers = usualValues(*out.kind);
   const std::string rest = trimmed(std::string_view(all).substr(length));
   out.saysMore = !rest.empty();
   for (const Said& said : partedByNames(*out.kind, rest)) {

@@ -1,5 +1,6 @@
 #include "storage/item_json.h"
 
+#include "project/edits/templates.h"
 #include "project/limits.h"
 #include "storage/form_json.h"
 #include "storage/style_json.h"
@@ -25,7 +26,7 @@ json itemJson(const Item& item) {
   writeStyle(*item.style, out);
   if (item.hidden) out["hidden"] = true;
   if (item.locked) out["locked"] = true;
-  if (item.dimmed) out["dimmed"] = true;
+  if (item.paleBy > 0) out["pale"] = item.paleBy;
   if (item.measures) out["measures"] = true;
   if (item.clear) {
     json& clear = out["clear"];
@@ -48,7 +49,7 @@ ItemPtr ItemReader::item(const json& value, const std::string& place, int depth)
   if (!(look == *bareStyle())) out->style = std::make_shared<const Style>(std::move(look));
   out->hidden = m.flag("hidden", false);
   out->locked = m.flag("locked", false);
-  out->dimmed = m.flag("dimmed", false);
+  out->paleBy = m.number("pale", 0, mostPaleness, m.flag("dimmed", false) ? usualPaleness : 0);
   out->measures = m.flag("measures", false);
   if (const json* found = m.find("clear")) {
     Members clear(*found, m.placeOf("clear"));

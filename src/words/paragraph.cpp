@@ -260,6 +260,7 @@ SetRun Paragraph::runOf(const Piece& piece, std::size_t from, std::size_t to, Bi
   out.raised = piece.style->shift;
   out.leftward = (level & 1) != 0;
   out.underlined = piece.style->underlined;
+  out.colour = piece.style->colour;
   out.from = letters_.bytes[from];
   out.to = letters_.bytes[to];
   const bool isWhole = (level & 1) == (piece.level & 1) && isSafe(from) && isSafe(to);

@@ -34,6 +34,7 @@ struct SetRun {
   double raised = 0;  ///< Above the base line.
   bool leftward = false;
   bool underlined = false;
+  std::string colour = {};       ///< Of its own; empty for that of all.
   std::size_t from = 0, to = 0;  ///< Bytes of the text.
   double x = 0, width = 0;       ///< From the line's left end.
   std::vector<SetGlyph> glyphs;  ///< From left to right.

@@ -19,6 +19,15 @@ constexpr AspectEntry entries[] = {
     {Shift, "shift", "raised", false, Length, -far, far, {}, "above the base line"},
     {Case, "case", "letters", false, Choice, 0, 3, "as typed|capitals|small letters|small capitals"},
     {Underlined, "underlined", "underlined", false, Switch},
+    {TextAspect::Colour,
+     "colour",
+     "colour",
+     false,
+     Words,
+     0,
+     0,
+     {},
+     "of its own, as “#2b5c9e”; none for that of the item"},
     {Features, "features", "features", false, Words, 0, 0, {}, "OpenType’s, as “onum, liga=0”"},
     {Axes, "axes", "axes", false, Words, 0, 0, {}, "of a variable font, as “wdth 80”"},
     {Language, "language", "language", false, Words, 0, 0, {}, "as “en”, “de”, “fr”: of hyphens"},
@@ -65,6 +74,8 @@ void withMember(Style& s, TextAspect aspect, const Use& use) {
       return use(s.letterCase);
     case Underlined:
       return use(s.underlined);
+    case TextAspect::Colour:
+      return use(s.colour);
     case Features:
       return use(s.features);
     case Axes:

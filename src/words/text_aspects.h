@@ -20,6 +20,7 @@ enum class TextAspect : unsigned char {
   Shift,
   Case,
   Underlined,
+  Colour,
   Features,
   Axes,
   Language,

@@ -34,6 +34,7 @@ struct TextStyle {  // NOLINT(clang-analyzer-optin.performance.Padding)
   double shift = 0;     ///< Above the base line, in points.
   LetterCase letterCase = LetterCase::AsTyped;
   bool underlined = false;
+  std::string colour = {};      ///< As “#rrggbb”; empty for the fill of the words, whatever that is.
   std::string features = {};    ///< OpenType's, as “onum, liga=0”.
   std::string axes = {};        ///< Of a variable font, as “wdth 80, slnt -5”.
   std::string language = "en";  ///< By BCP 47: of hyphens, and of letters that differ by it.

@@ -1,5 +1,6 @@
 // Groups, the stack, selecting, drawing and the fields of a place, in the real window.
 #include "everyday.h"
+#include "output/deliver.h"
 
 #include <QPushButton>
 
@@ -106,15 +107,27 @@ TEST_F(Everyday, LockedItemsLetTheMouseThroughAndStay) {
   EXPECT_EQ(w.desk().selection(), Ids{above});
 }
 
-TEST_F(Everyday, DimmedItemsArePaleOnTheMatOnly) {
+TEST_F(Everyday, ATemplateIsPaleAlikeEverywhereAndNotDelivered) {
   const Id a = box();
   const QColor before = w.seen(w.mm(70, 70));
   w.window.findChild<QAction*>("dim")->trigger();
   w.desk().select({});
   w.settle();
   EXPECT_GT(w.seen(w.mm(70, 70)).lightness(), before.lightness() + 20);
-  EXPECT_EQ(sceneOf(w.sheet()).layers.front().opacity, 1);
-  EXPECT_TRUE(item(a)->dimmed);
+  EXPECT_NEAR(item(a)->paleBy, 0.7, 1e-12);
+  EXPECT_NEAR(sceneOf(w.sheet()).layers.front().opacity, 0.3, 1e-12) << "thumbnails and paper show it alike";
+  Delivery delivery{w.sheet().id};
+  EXPECT_TRUE(sceneFor(w.desk().settled(), delivery).layers.empty());
+  delivery.withTemplates = true;
+  EXPECT_EQ(sceneFor(w.desk().settled(), delivery).layers.size(), 1U);
+  // How pale it is is a number of its own, which is said to be what it is.
+  w.desk().select({a});
+  w.settle();
+  EXPECT_TRUE(w.window.findChild<QLineEdit*>("pale by")->isVisible());
+  w.type("pale by", "40");
+  EXPECT_NEAR(item(a)->paleBy, 0.4, 1e-12);
+  w.type("pale by", "0");
+  EXPECT_FALSE(item(a)->isTemplate());
 }
 
 TEST_F(Everyday, SelectingByKeysBelowAndAlike) {

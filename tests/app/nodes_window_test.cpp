@@ -100,23 +100,39 @@ TEST(NodesWindow, NodesOfSeveralItemsMoveScaleAndTurnAsOne) {
   EXPECT_EQ(countOf(w.desk().chosenNodes()), 1U);
 }
 
-TEST(NodesWindow, AStarterAsksOnceAndThenGoesOn) {
+TEST(NodesWindow, ANodeOfEveryStarterIsDraggedAtOnceAndItsNumbersComeBackByUndo) {
+  NodeHands w;
+  for (const int tool : {Qt::Key_4, Qt::Key_5, Qt::Key_6}) {
+    w.desk().startNew();
+    w.mat().fitSheet();
+    w.key(tool);
+    w.drag(w.mm(60, 40), w.mm(140, 120));
+    w.key(Qt::Key_2);
+    const Point node = w.nodeAt(0);
+    QString told;
+    const auto told_ = QObject::connect(&w.desk(), &Desk::told, [&](const QString& text) { told = text; });
+    w.drag(node, node + w.mm(0, -10));
+    EXPECT_FALSE(starterOf(*w.only()));
+    EXPECT_NEAR(w.nodeAt(0).y, node.y - w.mm(0, 10).y, pixel);
+    EXPECT_TRUE(told.contains("Ctrl+Z")) << told.toStdString();
+    QObject::disconnect(told_);
+    w.desk().undo();
+    EXPECT_TRUE(starterOf(*w.only()));
+  }
+}
+
+TEST(NodesWindow, EdgesOfAStarterAreClickedAndDoubleClickedAtOnce) {
   NodeHands w;
   w.key(Qt::Key_6);
   w.drag(w.mm(60, 40), w.mm(140, 120));
   w.key(Qt::Key_2);
-  const Point node = w.nodeAt(0);
-  w.drag(node, node + w.mm(0, -10));
-  EXPECT_TRUE(starterOf(*w.only())) << "it asks first";
-  w.pressShown("makePlain");
-  EXPECT_FALSE(starterOf(*w.only()));
-  w.drag(node, node + w.mm(0, -10));
-  EXPECT_NEAR(w.nodeAt(0).y, node.y - w.mm(0, 10).y, pixel);
-  w.key(Qt::Key_6);
-  w.drag(w.mm(160, 40), w.mm(240, 120));
-  w.key(Qt::Key_2);
-  w.drag(w.nodeAt(0), w.nodeAt(0) + w.mm(0, -10));
-  EXPECT_FALSE(starterOf(*w.only())) << "and not again";
+  const std::size_t before = w.paths()[0].nodes.size();
+  w.click(w.edgeAt(0, 0.4));
+  EXPECT_EQ(w.paths()[0].nodes.size(), before + 1);
+  w.desk().undo();
+  ASSERT_TRUE(starterOf(*w.only()));
+  w.doubleClick(w.nodeAt(0));
+  EXPECT_NE(w.kind(0), NodeKind::Corner);
 }
 
 TEST(NodesWindow, PartsAreReshapedInsideTheirCutout) {
@@ -303,27 +319,21 @@ TEST(NodesWindow, ArcsSetTheCornersOfAllOrOfOne) {
   EXPECT_GT(w.paths()[0].nodes.size(), 7U);
 }
 
-TEST(NodesWindow, AStarterAmongChosenNodesAsksFirst) {
+TEST(NodesWindow, AStarterAmongChosenNodesGoesAlong) {
   NodeHands w;
   w.boxOfNodes(w.mm(40, 40), w.mm(90, 90));
   const Id plain = w.only()->id;
   w.key(Qt::Key_4);
   w.drag(w.mm(120, 40), w.mm(170, 90));
   const Id box = w.only()->id;
-  // As in another session: nobody was asked yet.
-  WindowDriver fresh;
-  fresh.desk().startNew(w.desk().settled());
-  fresh.desk().select({plain, box});
-  fresh.key(Qt::Key_2);
-  fresh.desk().chooseNodes({{plain, {{0, 0}}}, {box, {{0, 0}}}});
-  const Project before = fresh.desk().settled();
-  fresh.key(Qt::Key_Right);
-  fresh.key(Qt::Key_Delete);
-  EXPECT_TRUE(isSame(fresh.desk().settled(), before)) << "a starter stays one until it is asked for";
-  fresh.key(Qt::Key_Return);
-  fresh.desk().chooseNodes({{plain, {{0, 0}}}, {box, {{0, 0}}}});
-  fresh.key(Qt::Key_Right);
-  EXPECT_FALSE(isSame(fresh.desk().settled(), before));
+  w.desk().select({plain, box});
+  w.key(Qt::Key_2);
+  w.desk().chooseNodes({{plain, {{0, 0}}}, {box, {{0, 0}}}});
+  w.key(Qt::Key_Right);
+  EXPECT_FALSE(starterOf(*findItem(w.desk().settled(), box)));
+  EXPECT_NEAR(boxOnSheet(w.desk().settled(), box).low.x, w.mm(120, 0).x, 2);
+  w.desk().undo();
+  EXPECT_TRUE(starterOf(*findItem(w.desk().settled(), box)));
 }
 
 TEST(NodesWindow, CornersWhereAShapeCutsAreRoundedByTheirArcs) {

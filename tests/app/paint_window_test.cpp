@@ -260,7 +260,7 @@ TEST_F(PaintWindow, AFinishIsTakenUpAndLaidOn) {
   w.key(Qt::Key_E, Qt::ShiftModifier | Qt::AltModifier);
   ASSERT_EQ(style().effects.size(), 1U);
   EXPECT_EQ(lineOf(style())->shape.width, 6);
-  EXPECT_EQ(w.desk().history().undoName(), "Lay the finish on");
+  EXPECT_EQ(w.desk().history().undoName(), "Apply the finish");
 }
 
 TEST_F(PaintWindow, AColourIsPickedOffTheMat) {
@@ -330,14 +330,16 @@ TEST_F(PaintWindow, ColoursAreTypedAsNumbers) {
 
 TEST_F(PaintWindow, TheWholeMixesWithWhatIsBehind) {
   box();
+  const Colour below = *colourOf(style());
   w.key(Qt::Key_5);
   w.drag(w.mm(120, 60), w.mm(180, 120));
   w.key(Qt::Key_1);
   const Colour fill = *colourOf(style());
+  EXPECT_NE(fill, below) << "each new shape has a tone of its own";
   chooseShown("mixing", 1);
   EXPECT_EQ(style().blend, Blend::Multiply);
   const QColor seen = w.seen(w.mm(135, 90));
-  EXPECT_NEAR(seen.red(), fill.red * fill.red / 255, 2);
+  EXPECT_NEAR(seen.red(), fill.red * below.red / 255, 2);
 }
 
 }  // namespace

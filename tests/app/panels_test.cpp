@@ -49,15 +49,17 @@ TEST_F(PanelsTest, ATonePreviewsAtOnceAndIsOneStepWhenThePanelCloses) {
   EXPECT_EQ(w.desk().history().undoName(), "Draw rectangle") << "one step for both tries";
 }
 
-TEST_F(PanelsTest, EscapeInTheColourPanelChangesNothing) {
+TEST_F(PanelsTest, EscapeEndsTheColourPanelAndKeepsTheColour) {
   const Id id = box();
   const auto before = colourOf(styleOf(id));
   w.press("fillColour");
   w.press("tone #6c3baa");
   QTest::keyClick(w.window.findChild<QWidget*>("colourPopover"), Qt::Key_Escape);
   w.settle();
-  EXPECT_EQ(colourOf(styleOf(id)), before);
+  EXPECT_EQ(colourOf(styleOf(id)), (Colour{0x6C, 0x3B, 0xAA}));
   EXPECT_FALSE(w.desk().isTrying());
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(colourOf(styleOf(id)), before);
 }
 
 TEST_F(PanelsTest, NoFillAndNoOutline) {

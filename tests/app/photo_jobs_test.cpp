@@ -89,7 +89,7 @@ TEST_F(PhotoJobs, APhotoIsMirroredFittedAndLaidLevelWhileItsFrameStays) {
   const Point from = w.mm(80, 70), way = Point{std::cos(pi / 6), std::sin(pi / 6)} * 100;
   w.drag(from, from + way, Qt::AltModifier);
   EXPECT_NEAR(shown().pixelsToFrame.turnAngle(), -pi / 6, 0.02);
-  EXPECT_EQ(w.desk().history().undoName(), "Lay the horizon level");
+  EXPECT_EQ(w.desk().history().undoName(), "Level the horizon");
   w.key(Qt::Key_Escape);
   EXPECT_EQ(boxInParent(*w.only()).low, before.low);
 }
@@ -221,7 +221,7 @@ TEST_F(PhotoJobs, ASubjectIsBroughtOutOfItsGround) {
   EXPECT_TRUE(w.desk().isTrying());
   w.press("bringItOut");
   w.report("Bring out of the ground");
-  EXPECT_EQ(w.desk().history().undoName(), "Bring out of the ground");
+  EXPECT_EQ(w.desk().history().undoName(), "Lift off its background");
   EXPECT_EQ(w.desk().tool(), ToolKind::Select);
   const Box frame = boxOnSheet(w.desk().project(), w.only()->id);
   EXPECT_NEAR(frame.width(), 180 * shown().pointsPerPixel, 2);

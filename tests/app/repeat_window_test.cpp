@@ -72,7 +72,7 @@ TEST_F(RepeatWindow, ADotLeavesACopyOutAndTheDiamondLaysThemOut) {
   w.drag(diamond(), diamond() + w.mm(20, 8), Qt::ControlModifier);
   EXPECT_NEAR(pattern<Row>().step.x, w.mm(25 + 5, 0).x, 1.5);
   EXPECT_NEAR(pattern<Row>().step.y, w.mm(2, 0).x, 1.5);
-  EXPECT_EQ(undoName(), "Lay the copies out");
+  EXPECT_EQ(undoName(), "Arrange the copies");
   w.wheel(diamond(), 1);
   EXPECT_EQ(pattern<Row>().count, 6);
 }

@@ -116,10 +116,7 @@ TEST(StarterJobs, J18FramesByNumber) {
   w.drag(w.mm(200, 150), w.mm(240, 111), Qt::ShiftModifier);
   w.type("turn", "30");
   const double turned = degrees(w.only()->turn);
-  ++w.actions;
-  QTest::keyClicks(QApplication::focusWidget(), "0");
-  QTest::keyClick(QApplication::focusWidget(), Qt::Key_Return);
-  w.settle();
+  w.press("turnBack");
   w.report("J18");
   EXPECT_LE(w.actions, 12);
 

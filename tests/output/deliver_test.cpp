@@ -14,6 +14,7 @@
 
 #include "media/files.h"
 #include "media/photo_decode.h"
+#include "output/plain_pdf.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/groups.h"
 #include "project/edits/repeats.h"
@@ -28,10 +29,11 @@ namespace {
 
 void run(const char* program, const QStringList& words) {
   QProcess process;
-  process.setProcessChannelMode(QProcess::ForwardedChannels);
   process.start(program, words);
   ASSERT_TRUE(process.waitForFinished(60000)) << program;
   ASSERT_EQ(process.exitCode(), 0) << program;
+  // Readers go on after what they do not know, and leave out the rest.
+  ASSERT_EQ(process.readAllStandardError(), "") << program;
 }
 
 constexpr int tile = 24;
@@ -102,6 +104,7 @@ Delivered deliveredEverywhere(const Project& project, Id sheet) {
   make(DeliveryFormat::Svg, "a.svg");
   make(DeliveryFormat::Pdf, "a.pdf");
   run("qpdf", {"--check", "--no-warn", path("a.pdf")});
+  expectPlainPdfFile(path("a.pdf").toStdString());
   run("rsvg-convert", {"-o", path("svg.png"), path("a.svg")});
   // Readers put the letters of fonts on whole pixels, or on quarters of them: so at four times the size.
   run("pdftocairo", {"-r", "384", "-png", "-singlefile", path("a.pdf"), path("pdf")});

@@ -13,6 +13,7 @@
 #include "output/fidelity.h"
 #include "output/made_up_sheets.h"
 #include "output/pdf.h"
+#include "output/plain_pdf.h"
 #include "output/svg.h"
 #include "project/any_paint.h"
 #include "project/edits/colours.h"
@@ -34,6 +35,7 @@ struct PaintOutput : testing::Test, Sample {
     const Scene scene = sceneOf(sheetOf(project));
     std::string out;
     EXPECT_TRUE(writePdf({&scene, 1}, store, Ground::Paper, into(out)));
+    expectPlainPdfText(out);
     return out;
   }
   static bool has(const std::string& text, const char* what) { return text.find(what) != std::string::npos; }
@@ -68,6 +70,35 @@ TEST_F(PaintOutput, DashesEndsAndCornersAreThoseOfTheFormat) {
   EXPECT_TRUE(has(drawn, "stroke-dasharray=\"6 2\""));
   EXPECT_TRUE(has(drawn, "stroke-linecap=\"round\""));
   EXPECT_TRUE(has(drawn, "stroke-linejoin=\"bevel\""));
+}
+
+TEST_F(PaintOutput, HardStopsOfWideGradientsStandWhereTheyStand) {
+  // Over a wide sheet, turned, as stripes and as a round one: readers keep places of gradients to parts of a unit.
+  for (const GradientKind kind : {GradientKind::Linear, GradientKind::Radial})
+    for (const double turn : {0.0, 0.3}) {
+      project = withSheet(project, sheet, [](const Sheet& before) {
+        Sheet after = before;
+        after.width = 2400;
+        after.height = 300;
+        after.items = {};
+        return after;
+      });
+      Style style;
+      Gradient gradient;
+      gradient.kind = kind;
+      gradient.stops = {{0, {250, 240, 230}}, {0.31, {20, 60, 120}}, {0.31, {240, 200, 40}}, {0.77, {30, 90, 60}}};
+      gradient.stops.push_back({0.77, {255, 255, 255}});
+      gradient.stops.push_back({1, {90, 20, 20}});
+      style.fills = {Fill{gradient}};
+      Item item = plainItem(project.nextId, "wide", polygon({{0, 0}, {2200, 0}, {2200, 200}, {0, 200}}), style);
+      item.position = {1200, 150};
+      item.turn = turn / 10;
+      project = withItemsOnTop(project, sheet, {item});
+      for (const Fidelity::Reader& reader : fidelityOf(project, sheet, {"rsvg", "poppler"}).readers) {
+        EXPECT_LE(reader.worstTile, 4) << reader.name << static_cast<int>(kind) << turn;
+        EXPECT_LE(reader.mean, 0.2) << reader.name << static_cast<int>(kind) << turn;
+      }
+    }
 }
 
 TEST_F(PaintOutput, OnlyTheEffectIsPixels) {

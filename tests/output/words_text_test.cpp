@@ -10,6 +10,7 @@
 
 #include "media/photo.h"
 #include "output/deliver.h"
+#include "output/plain_pdf.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/words_following.h"
 #include "sample.h"
@@ -32,7 +33,8 @@ void deliverTo(const QString& path, const Project& project, Id sheet) {
   PhotoStore store;
   const auto notes =
       deliver(project, {sheet, 0, *deliveryFormat("pdf"), 144, Ground::Paper}, store, path.toStdString());
-  EXPECT_TRUE(notes) << notes.error().message;
+  ASSERT_TRUE(notes) << notes.error().message;
+  expectPlainPdfFile(path.toStdString());
 }
 
 /// The text of a sheet's PDF in the order in which it is written, white space as single blanks, and words that are
@@ -71,7 +73,7 @@ struct WordsText : testing::Test, Sample {
   }
   /// What an item says that shows, back to front.
   static void addTyped(const Item& item, std::string& typed) {
-    if (!item.isDelivered()) return;
+    if (!item.isShown()) return;
     for (const ItemPtr& child : childrenOf(item)) addTyped(*child, typed);
     const Words* words = wordsOf(item);
     if (!words || words->set().shown == 0) return;
@@ -117,6 +119,38 @@ TEST_F(WordsText, FiftyStoriesAreReadAsTheyWereTyped) {
     add(std::move(content), {40, 40});
     ASSERT_EQ(readBack(project, sheet).toStdString(), typed.toStdString()) << round;
   }
+}
+
+TEST_F(WordsText, WordsThatAreHardlyTurnedAreReadToTheLast) {
+  // Sines of such angles are so small that their shortest text has an exponent, which PDF does not know.
+  QString typed;
+  for (int i = 0; i < 12; ++i) {
+    Words::Content content;
+    content.text = "line " + std::to_string(i) + " of twelve";
+    typed += QString::fromStdString(content.text) + " ";
+    add(std::move(content), {40, 60.0 + 50 * i});
+    const Id id = idsOn().back();
+    project = withItem(project, id, [&](const Item& before) {
+      Item after = before;
+      after.turn = radians(0.002 * std::pow(1.9, i));
+      return after;
+    });
+  }
+  EXPECT_EQ(readBack(project, sheet), typed.simplified());
+}
+
+TEST_F(WordsText, ManyFontsHaveTheSameNamesInEveryRun) {
+  for (const char* family : {"EB Garamond", "Cabin", "Comfortaa", "League Spartan"}) {
+    Words::Content content;
+    content.text = "The line climbs";
+    content.style.face.family = family;
+    add(std::move(content), {40, 100.0 + 100 * static_cast<double>(idsOn().size())});
+  }
+  // The order of their first use, whatever their addresses in memory are.
+  QStringList tags;
+  for (const QString& font : fontsIn(project, sheet)) tags << font.left(7) + font.mid(7, 4);
+  tags.sort();
+  EXPECT_EQ(tags.join(' ').toStdString(), "AAAAAA+EBGa AAAAAB+Cabi AAAAAC+Comf AAAAAD+Leag");
 }
 
 TEST_F(WordsText, ItsFontsAreInIt) {
@@ -423,6 +457,17 @@ TEST_F(WordsText, WordsAlongALineAreReadInOnePiece) {
   content.along = AlongLine{std::make_shared<const Outline>(ellipseOutline(200, 200))};
   add(std::move(content), {200, 200});
   EXPECT_EQ(readBack(project, sheet), "up and down the line");
+  // Letters that stand almost upright, at every place of the ellipse.
+  for (int i = 0; i < 40; ++i) {
+    project = withItem(project, idsOn().front(), [&](const Item& before) {
+      Words::Content turned = wordsOf(before)->content();
+      turned.along->start += 0.7;
+      Item after = before;
+      after.form = wordsForm(std::move(turned));
+      return after;
+    });
+    ASSERT_EQ(readBack(project, sheet), "up and down the line") << i;
+  }
 }
 
 }  // namespace

@@ -111,6 +111,25 @@ TEST_F(CutoutTest, AShapeIntersectedWithAPhotoShowsThatPhotoInRegister) {
   EXPECT_NEAR(shownPhoto(*findItem(r, made))->pointsPerPixel, 1.5 * before->pointsPerPixel, 1e-9);
 }
 
+TEST_F(CutoutTest, APhotoWithinAllTheOthersIsThatPhotoInTheirUnion) {
+  addPhoto(400, 300);
+  Id photoItem = 0;
+  project = withPhotoItem(project, sheet, photo, {{0, 0}, {200, 150}}, photoItem);
+  const double before = areaOf(project, photoItem);
+  Id whole = 0;
+  const Project joined = combined(project, std::vector<Id>{box, disc}, Outcome::Union, {box, 0}, whole);
+  const double both = areaOf(joined, whole);
+  const std::vector<Id> all{box, disc, photoItem};
+  const Project p = withPhotoWithinAll(project, all, made);
+  ASSERT_NE(made, 0U);
+  EXPECT_GT(before, both);
+  EXPECT_NEAR(areaOf(p, made), both, 1);
+  EXPECT_TRUE(shownPhoto(*findItem(p, made)));
+  Id none = 0;
+  EXPECT_TRUE(isSame(withPhotoWithinAll(project, std::vector<Id>{box, photoItem}, none), project));
+  EXPECT_EQ(none, 0U);
+}
+
 TEST_F(CutoutTest, TheSameRecipeIsWorkedOutOnce) {
   const Project p = make(Outcome::SubtractFront);
   const auto first = resolved(*findItem(p, made));

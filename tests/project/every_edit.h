@@ -151,7 +151,7 @@ class EveryEdit {
         return withEach(project, ids, [&](const Item& before) {
           Item after = before;
           after.locked = number(0, 1) < 0.3;
-          after.dimmed = number(0, 1) < 0.3;
+          after.paleBy = number(0, 1) < 0.3 ? number(0.1, 0.9) : 0;
           return after;
         });
       case 32: {

@@ -33,7 +33,12 @@ TEST_F(HitTest, WhatIsHiddenOrLockedIsNotAtHand) {
     EXPECT_EQ(itemAt(sheetOf(p), {90, 50}, 1), box);
     EXPECT_EQ(itemsWithin(sheetOf(p), {{-10, -10}, {190, 140}}), Ids{box});
   }
-  EXPECT_EQ(itemAt(sheetOf(with(disc, &Item::dimmed)), {90, 50}, 1), disc);
+  const Project pale = withItem(project, disc, [](const Item& before) {
+    Item after = before;
+    after.paleBy = 0.5;
+    return after;
+  });
+  EXPECT_EQ(itemAt(sheetOf(pale), {90, 50}, 1), disc) << "a template is moved like any other item";
 }
 
 TEST_F(HitTest, AMarqueeTakesWhatIsInsideOrAllThatItTouches) {

@@ -51,7 +51,7 @@ TEST(TypedStarter, WhatIsWrongIsSaid) {
   EXPECT_NE(says("sta 5").find("no shape called “sta”"), std::string::npos);
   EXPECT_NE(says("polygon 2").find("from 3 to 400"), std::string::npos);
   EXPECT_NE(says("box 0 x 5").find("above 0"), std::string::npos);
-  EXPECT_NE(says("ellipse 5").find("neither a size"), std::string::npos);
+  EXPECT_NE(says("ellipse 5 by").find("neither a size"), std::string::npos);
   EXPECT_NE(says("star depth").find("depth"), std::string::npos);
   const auto begun = parseTyped("sta 6", Unit::Millimetre, starterKind("star"));
   ASSERT_TRUE(begun);

@@ -61,7 +61,7 @@ Project fullProject() {
     style.fills.front().paint = Colour{1, 2, 3, 255, 4};
     after.hidden = true;
     after.locked = true;
-    after.dimmed = true;
+    after.paleBy = 0.4;
     return after;
   });
   PieceForm form = formOf(*p.pieces.front());

@@ -1,4 +1,4 @@
-// What a file says of a piece's setting, and of locked and dimmed items.
+// What a file says of a piece's setting, of locked items and of templates.
 #include <gtest/gtest.h>
 
 #include <string>
@@ -48,7 +48,7 @@ TEST_F(SettingTest, WrongOnesAreRefusedWithTheirPlace) {
   EXPECT_NE(problemWith("18.0", "18.0, 1").find(place + "margins"), std::string::npos);
 }
 
-TEST_F(SettingTest, LockedAndDimmedItemsStayWhatTheyAre) {
+TEST_F(SettingTest, LockedItemsAndTemplatesStayWhatTheyAre) {
   const Project marked = withItem(project, box, [](const Item& before) {
     Item after = before;
     after.locked = true;
@@ -56,15 +56,28 @@ TEST_F(SettingTest, LockedAndDimmedItemsStayWhatTheyAre) {
   });
   const Project both = withItem(marked, disc, [](const Item& before) {
     Item after = before;
-    after.dimmed = true;
+    after.paleBy = 0.35;
     return after;
   });
   const auto read = projectFrom(projectTexts(both, {}));
   ASSERT_TRUE(read);
   EXPECT_TRUE(isSame(*read, both));
   EXPECT_TRUE(findItem(*read, box)->locked);
-  EXPECT_FALSE(findItem(*read, box)->dimmed);
-  EXPECT_TRUE(findItem(*read, disc)->dimmed);
+  EXPECT_FALSE(findItem(*read, box)->isTemplate());
+  EXPECT_EQ(findItem(*read, disc)->paleBy, 0.35);
+}
+
+TEST_F(SettingTest, ItemsThatOlderFilesSayAreDimmedAreTemplates) {
+  ProjectTexts texts = projectTexts(project, {});
+  std::string& sheetText = texts.sheets.begin()->second;
+  const std::string locked = "\"name\":\"disc\"";
+  const auto at = sheetText.find(locked);
+  ASSERT_NE(at, std::string::npos) << sheetText;
+  sheetText.insert(at, "\"dimmed\":true,");
+  const auto read = projectFrom(texts);
+  ASSERT_TRUE(read) << read.error().message;
+  EXPECT_NEAR(findItem(*read, disc)->paleBy, 0.7, 1e-12);
+  EXPECT_FALSE(findItem(*read, box)->isTemplate());
 }
 
 }  // namespace

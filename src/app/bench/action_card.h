@@ -25,7 +25,7 @@ inline Card* actionCard(const CardAction& action, Trial& trial, QWidget* page) {
   card->setObjectName(action.objectName);
   card->setEnabled(action.changes);
   if (!action.changes) card->setToolTip(QCoreApplication::translate("ActionCard", "Changes nothing here"));
-  QObject::connect(card, &Card::entered, page, [&trial, changed = action.changed] { trial.show(changed()); });
+  QObject::connect(card, &Card::entered, page, [&trial, changed = action.changed] { trial.point(changed()); });
   QObject::connect(card, &Card::left, page, [&trial] { trial.drop(); });
   QObject::connect(card, &Card::clicked, page, [&trial, make = action.make] {
     trial.drop();

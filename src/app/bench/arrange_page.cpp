@@ -121,14 +121,17 @@ void ArrangePage::make(const QString& name, const ItemsChange& change) {
 
 std::vector<ArrangePage::Action> ArrangePage::actions() const {
   std::vector<Action> all;
-  all.push_back(
-      {tr("Neaten"), "Neaten", [](const Project& p, const std::vector<Id>& ids) { return neatened(p, ids); }});
+  const bool isOne = desk_.selection().size() == 1;
+  if (!isOne)
+    all.push_back(
+        {tr("Neaten"), "Neaten", [](const Project& p, const std::vector<Id>& ids) { return neatened(p, ids); }});
   for (const InLine align : allInLine) {
     const char* word = alignWords[static_cast<std::size_t>(align)];
     all.push_back({tr(word), word, [align, to = to_, of = of_](const Project& p, const std::vector<Id>& ids) {
                      return withAligned(p, ids, align, to, of);
                    }});
   }
+  if (isOne) return all;
   for (const bool across : {true, false}) {
     all.push_back({across ? tr("Gaps across") : tr("Gaps down"), across ? "Gaps across" : "Gaps down",
                    [across, of = of_](const Project& p, const std::vector<Id>& ids) {
@@ -177,8 +180,12 @@ void ArrangePage::lay(const std::vector<Action>& worked) {
 
 void ArrangePage::refresh(bool selection) {
   const std::vector<Id>& ids = desk_.selection();
-  heading_->setText(ids.size() == 1 ? tr("Bring it into line with")
-                                    : tr("Bring these %1 items into line with").arg(ids.size()));
+  // One item has nothing but the sheet to be aligned with.
+  const bool isOne = ids.size() == 1;
+  if (isOne && (to_ == AlignTo::Selection || to_ == AlignTo::First)) to_ = AlignTo::Sheet;
+  for (std::size_t i = 0; i < targets_.size(); ++i)
+    targets_[i]->setVisible(!isOne || (allAlignTo[i] != AlignTo::Selection && allAlignTo[i] != AlignTo::First));
+  heading_->setText(isOne ? tr("Align it with") : tr("Align these %1 items with").arg(ids.size()));
   back_->setText(ids.size() == 1 ? tr("Back  E") : tr("What they can become  E"));
   for (std::size_t i = 0; i < targets_.size(); ++i) targets_[i]->setChecked(allAlignTo[i] == to_);
   for (MeasureField* field : {across_, down_}) {

@@ -155,7 +155,7 @@ void Bench::choosePage() {
 }
 
 void Bench::refresh() {
-  if (holdsRecipe()) return;
+  if (holdsRecipe() || desk_.isPointing()) return;
   // A change can make a cutout of a plain selection, or take the photo of what is being reframed; what is only tried
   // leaves the page that tries it.
   if (!desk_.isTrying() && currentIndex() != pageFor(desk_)) {

@@ -2,7 +2,6 @@
 
 #include <QHBoxLayout>
 #include <QLabel>
-#include <QLineEdit>
 #include <QPainter>
 #include <QPushButton>
 #include <algorithm>
@@ -13,6 +12,7 @@
 #include "app/panels/panel_parts.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
+#include "app/widgets/typed_field.h"
 #include "painting/item_picture.h"
 #include "painting/raster.h"
 #include "project/lookup.h"
@@ -52,11 +52,12 @@ ColoursPage::ColoursPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
 
 void ColoursPage::buildTop(QHBoxLayout& top) {
   heading_ = headingOf(top, *this);
-  name_ = new QLineEdit(this);
-  name_->setObjectName("swatchName");
-  name_->setAccessibleName(tr("Name of the swatch"));
+  const auto take = [this](const QString& text) {
+    rename(text.trimmed());
+    return QString();
+  };
+  name_ = new TypedField("swatchName", tr("Name of the swatch"), take, this);
   name_->setFixedWidth(140);
-  connect(name_, &QLineEdit::editingFinished, this, &ColoursPage::rename);
   top.addWidget(name_);
   const auto button = [&](const QString& words, const char* name, const QString& tip, auto pressed) {
     QPushButton* made = pageButton(*this, words, name, tip);
@@ -77,7 +78,7 @@ void ColoursPage::buildTop(QHBoxLayout& top) {
       desk_.commit(tr("Drop a swatch"), withoutSwatch(desk_.settled(), number));
     }
   });
-  take_ = button(tr("Take it up"), "takeFinish", tr("To be laid on other items (Alt+Shift+E)"), [this] {
+  take_ = button(tr("Copy it"), "takeFinish", tr("To be applied to other items (Alt+Shift+E)"), [this] {
     if (finish_) desk_.finishTaken = FinishTaken{*finish_, std::nullopt};
     refresh(false);
   });
@@ -155,9 +156,9 @@ void ColoursPage::keepOnShelf() {
   refresh(false);
 }
 
-void ColoursPage::rename() {
+void ColoursPage::rename(const QString& text) {
   const Swatch* one = swatch();
-  const std::string name = name_->text().trimmed().toStdString();
+  const std::string name = text.toStdString();
   if (!one || name.empty() || name == one->name) return;
   desk_.commit(tr("Rename a swatch"), withSwatchName(desk_.settled(), one->number, name));
 }
@@ -246,7 +247,7 @@ void ColoursPage::refresh(bool) {
   keep_->setVisible(colour_ && !one);
   drop_->setVisible(one);
   name_->setVisible(one);
-  if (one && (!name_->hasFocus() || !name_->isModified())) name_->setText(QString::fromStdString(one->name));
+  if (one) name_->show(QString::fromStdString(one->name));
   take_->setVisible(finish_.has_value());
   shelf_->setVisible(finish_.has_value());
   lay_->setVisible(finish_.has_value());

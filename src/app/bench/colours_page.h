@@ -6,12 +6,12 @@
 
 class QHBoxLayout;
 class QLabel;
-class QLineEdit;
 class QPushButton;
 class QVBoxLayout;
 
 namespace widecut {
 
+class TypedField;
 class ColoursPage : public BenchPage {
   Q_OBJECT
  public:
@@ -36,14 +36,14 @@ class ColoursPage : public BenchPage {
   void replaceFinish();
   void keepAsSwatch();
   void keepOnShelf();
-  void rename();
+  void rename(const QString& text);
   std::vector<UsedFinish> finishes() const;
   const Swatch* swatch() const;
 
   Trial trial_{desk_};
   QLabel* heading_;
   QPushButton *replace_, *keep_, *drop_, *lay_, *take_, *shelf_;
-  QLineEdit* name_;
+  TypedField* name_;
   QHBoxLayout* cards_;
   std::optional<Colour> colour_;  ///< The chosen one.
   std::optional<Style> finish_;   ///< Or the chosen finish.

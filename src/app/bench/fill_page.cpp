@@ -2,7 +2,6 @@
 
 #include <QHBoxLayout>
 #include <QLabel>
-#include <QLineEdit>
 #include <QPushButton>
 #include <QRegularExpression>
 #include <algorithm>
@@ -15,6 +14,7 @@
 #include "app/widgets/numbers_grid.h"
 #include "app/widgets/paint_strip.h"
 #include "app/widgets/swatch.h"
+#include "app/widgets/typed_field.h"
 #include "project/edits/colours.h"
 #include "project/lookup.h"
 #include "project/resolve.h"
@@ -51,13 +51,11 @@ FillPage::FillPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   dashesCaption_ = new QLabel(tr("dashes"), this);
   theme::makeSecondary(*dashesCaption_);
   top->addWidget(dashesCaption_);
-  dashes_ = new QLineEdit(this);
-  dashes_->setObjectName("dashes");
-  dashes_->setAccessibleName(tr("Dashes and gaps, in turn"));
+  dashes_ = new TypedField(
+      "dashes", tr("Dashes and gaps, in turn"), [this](const QString& text) { return takeDashes(text); }, this);
   dashes_->setPlaceholderText(tr("whole"));
   dashes_->setToolTip(tr("Lengths of dashes and gaps in turn: 6, 3 or 4mm 1mm; nothing for a whole line"));
   dashes_->setFixedWidth(150);
-  connect(dashes_, &QLineEdit::editingFinished, this, &FillPage::takeDashes);
   top->addWidget(dashes_);
   top->addStretch(1);
   auto* done = new QPushButton(tr("Done"), this);
@@ -172,28 +170,21 @@ void FillPage::openColour() {
   openColours(*stopColour_, *this, desk_, trial_, {tr("Colour of a stop"), {}, (*stops)[stop].colour, edit});
 }
 
-void FillPage::takeDashes() {
+QString FillPage::takeDashes(const QString& text) {
   const ItemPtr first = item(desk_.settled());
   const auto place = desk_.chosenPaint();
-  if (!first || !place || !place->isLine) return;
+  if (!first || !place || !place->isLine) return {};
   std::vector<double> dashes;
-  for (const QString& word : dashes_->text().split(QRegularExpression("[,;\\s]+"), Qt::SkipEmptyParts)) {
+  for (const QString& word : text.split(QRegularExpression("[,;\\s]+"), Qt::SkipEmptyParts)) {
     const auto length = parseMeasure(word.toStdString(), Unit::Point, 0);
-    if (!length) {
-      emit desk_.told(tr("“%1” is no length of a dash: %2").arg(word, QString::fromStdString(length.error().message)));
-      refresh(false);
-      return;
-    }
+    if (!length) return tr("“%1” is no length of a dash: %2").arg(word, QString::fromStdString(length.error().message));
     dashes.push_back(*length);
   }
-  if (const std::string beyond = beyondDashes(dashes); !beyond.empty()) {
-    emit desk_.told(QString::fromStdString(beyond));
-    refresh(false);
-    return;
-  }
+  if (const std::string beyond = beyondDashes(dashes); !beyond.empty()) return QString::fromStdString(beyond);
   desk_.commit(tr("Change dashes"), edited(desk_.settled(), [&](Style& style, PaintPlace own) {
                  if (own.isLine) style.lines[own.index].shape.dashes = dashes;
                }));
+  return {};
 }
 
 void FillPage::refresh(bool) {
@@ -220,10 +211,10 @@ void FillPage::refresh(bool) {
   }
   dashes_->setVisible(place->isLine);
   dashesCaption_->setVisible(place->isLine);
-  if (place->isLine && (!dashes_->hasFocus() || !dashes_->isModified())) {
+  if (place->isLine) {
     QStringList lengths;
     for (const double length : style.lines[place->index].shape.dashes) lengths << QString::number(length, 'g', 6);
-    dashes_->setText(lengths.join(", "));
+    dashes_->show(lengths.join(", "));
   }
   const auto* gradient = place->isLine ? nullptr : std::get_if<Gradient>(&style.fills[place->index].paint);
   const Box over = gradient && gradient->reach == Reach::Sheet ? desk_.sheet()->box() : resolved(*first)->box;
@@ -237,7 +228,7 @@ void FillPage::refresh(bool) {
     // A gradient lies in shares of its box; people think of the angle that they see.
     if (number->number.name == angleName) values.back() = turnedBy(values.back(), aspect_);
   }
-  grid_->build(numbers_, desk_.unit());
+  grid_->build(numbers_, place->isLine ? Unit::Point : desk_.unit());  // lines are measured in points, as on the right
   constexpr double longest = 30;
   grid_->show(values, std::max(longest, place->isLine ? 2 * style.lines[place->index].shape.width : 0));
 }

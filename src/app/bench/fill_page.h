@@ -4,11 +4,11 @@
 #include "app/bench/bench_page.h"
 
 class QLabel;
-class QLineEdit;
 class QPushButton;
 
 namespace widecut {
 
+class TypedField;
 class MeasureField;
 class NumbersGrid;
 class StopsBar;
@@ -24,7 +24,7 @@ class FillPage : public BenchPage {
 
   QWidget* buildStops();
   void openColour();
-  void takeDashes();
+  QString takeDashes(const QString& text);
   void setStopsTo(const std::vector<GradientStop>& stops, bool isTried, const QString& name);
   /// The project with the chosen fill or line changed, and those at the same place of other selected items.
   Project edited(const Project& project, const PlaceEdit& edit) const;
@@ -36,7 +36,7 @@ class FillPage : public BenchPage {
   QWidget* stopsRow_;
   StopsBar* stops_;
   MeasureField* stopAt_;
-  QLineEdit* dashes_;
+  TypedField* dashes_;
   QLabel* dashesCaption_;
   NumbersGrid* grid_;
   std::vector<const StarterNumber*> numbers_;

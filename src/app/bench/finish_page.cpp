@@ -25,8 +25,8 @@ constexpr int rows = 3;
 constexpr QSize offerSize{78, 52}, cardSize{90, 40};
 
 const StarterNumber opacityNumber{"opacity", 0, 1, 1, 0.01, "How much it covers", {}, NumberKind::Share};
-const StarterNumber mixingNumber{"mixing",          0, 15, 0, 1, "How it mixes with what is behind it", blendChoices,
-                                 NumberKind::Choice};
+const StarterNumber blendNumber{"blend",           0, 15, 0, 1, "How it blends with what is behind it", blendChoices,
+                                NumberKind::Choice};
 
 /// The item with one effect more, as a picture of it would show it: lengths suit its size.
 Effect suited(EffectKind kind, const Item& item) {
@@ -261,7 +261,7 @@ void FinishPage::refreshNumbers(const Style& style) {
     values.push_back(effect.numbers[i]);
   }
   numbers_.push_back(&opacityNumber);
-  numbers_.push_back(&mixingNumber);
+  numbers_.push_back(&blendNumber);
   values.push_back(effect.opacity);
   values.push_back(static_cast<double>(effect.blend));
   grid_->build(numbers_, desk_.unit());
@@ -284,10 +284,10 @@ void FinishPage::refresh(bool selection) {
   const bool isOffering = offers_ || effects.empty() || (settled && settled->style->effects.empty());
   const bool one = !isOffering;
   const EffectDeclaration* declared = one ? &declarationOf(effects[chosen_].kind) : nullptr;
-  heading_->setText(
-      isOffering
-          ? tr("Finish of “%1”: point at one to see it, a click adds it").arg(QString::fromStdString(first->name))
-          : tr("Finish of “%1”").arg(QString::fromStdString(first->name)));
+  const auto several = desk_.selection().size();
+  const QString whose = several > 1 ? tr("%1 items").arg(several) : tr("“%1”").arg(QString::fromStdString(first->name));
+  heading_->setText(isOffering ? tr("Finish of %1: point at one to see it, a click adds it").arg(whose)
+                               : tr("Finish of %1").arg(whose));
   colour_->setVisible(one && declared->hasColour);
   release_->setVisible(one && !declared->isPixels);
   away_->setVisible(one);

@@ -74,7 +74,7 @@ void GroundPage::refresh(bool) {
   grid_->show(values, 1);
   if (item->id == item_) return;
   trial_.drop();
-  heading_->setText(tr("Bring out of the ground: “%1”").arg(QString::fromStdString(shownPhoto(*item)->medium->name)));
+  heading_->setText(tr("Lift off its background: “%1”").arg(QString::fromStdString(shownPhoto(*item)->medium->name)));
   item_ = item->id;
   look();
 }
@@ -105,7 +105,7 @@ void GroundPage::look() {
 }
 
 void GroundPage::make() {
-  if (!trial_.settle(tr("Bring out of the ground"))) return;
+  if (!trial_.settle(tr("Lift off its background"))) return;
   desk_.leavePaint();
   desk_.setTool(ToolKind::Select);
 }

@@ -46,10 +46,11 @@ NextStepsPage::NextStepsPage(Desk& desk, QWidget* parent) : BenchPage(desk, pare
   row->addWidget(cutAlong_);
   kinds_ = new StarterRow(desk, StartersModel::Shelved::No, this);
   kinds_->setObjectName("otherOutlines");
+  kinds_->findByTyping();
   kinds_->setAccessibleName(tr("Another outline for it"));
   connect(kinds_, &StarterRow::pointedAt, this, [this](const Offer& offer) {
     if (offer.kind && desk_.onlyItem())
-      trial_.show(withKind(desk_.settled(), desk_.onlyItem()->id, *offer.kind));
+      trial_.point(withKind(desk_.settled(), desk_.onlyItem()->id, *offer.kind));
     else
       trial_.drop();
   });

@@ -53,22 +53,6 @@ NodesPage::NodesPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
     }
   row->addWidget(buttons_, 0, Qt::AlignTop);
 
-  question_ = new QWidget(this);
-  auto* asked = new QVBoxLayout(question_);
-  asked->setContentsMargins(0, 0, 0, 0);
-  auto* said = new QLabel(tr("A starter’s nodes follow its numbers.\nCorners can be treated all the same."), question_);
-  theme::makeSecondary(*said);
-  asked->addWidget(said);
-  auto* plain = new QPushButton(tr("Make it a plain outline  Enter"), question_);
-  plain->setObjectName("makePlain");
-  plain->setProperty("primary", true);
-  connect(plain, &QPushButton::clicked, this, [this] {
-    makePlain(desk_);
-    emit keysBack();
-  });
-  asked->addWidget(plain, 0, Qt::AlignLeft);
-  row->addWidget(question_, 0, Qt::AlignTop);
-
   auto* holder = new QWidget(this);
   auto* cards = new QHBoxLayout(holder);
   cards->setContentsMargins(0, 0, 0, 0);
@@ -235,7 +219,11 @@ QString NodesPage::headingNow() const {
   std::size_t nodes = 0;
   for (const ItemPtr& item : items) nodes += countOfNodes(*nodesOf(*item));
   const std::size_t chosen = countOf(desk_.chosenNodes());
-  QString text = chosen == 0 ? tr("%1 · %2 nodes · what is done here is done to all of them").arg(named).arg(nodes)
+  const bool isStarter = !startersWithNodes(desk_).empty();
+  QString text = chosen == 0 ? (isStarter ? tr("%1 · %2 nodes · moving one makes it a plain outline, without numbers")
+                                          : tr("%1 · %2 nodes · the pictures are of all of them"))
+                                   .arg(named)
+                                   .arg(nodes)
                              : tr("%1 · %2 of %3 nodes chosen").arg(named).arg(chosen).arg(nodes);
   if (isMirrored(desk_)) text += tr(" · mirrored: every edit happens on both sides");
   return text;
@@ -245,11 +233,9 @@ void NodesPage::refresh(bool selection) {
   const auto items = itemsWithNodes(desk_.project(), desk_.selection());
   heading_->setText(headingNow());
   numbers_->refresh();
-  const bool asks = !startersWithNodes(desk_).empty() && !desk_.makesPlain();
-  question_->setVisible(asks);
-  buttons_->setVisible(!asks && !items.empty());
+  buttons_->setVisible(!items.empty());
   numbers_->setVisible(!items.empty());
-  simplify_->setVisible(!asks && !items.empty());
+  simplify_->setVisible(!items.empty());
   if (desk_.isTrying()) return;
   if (selection) {
     const QSignalBlocker quiet(slider_);
@@ -258,7 +244,7 @@ void NodesPage::refresh(bool selection) {
   }
   told_->clear();
   for (const auto& [button, id] : commandButtons_) showState(*button, id, desk_);
-  if (items.empty() || asks) {
+  if (items.empty()) {
     clearLayout(*cards_);
     shown_ = nullptr;
     return;

@@ -44,7 +44,7 @@ class NodesPage : public BenchPage {
   LatestTask task_;
   QLabel* heading_;
   NodeNumbers* numbers_;
-  QWidget *question_, *buttons_;
+  QWidget* buttons_;
   std::vector<std::pair<QPushButton*, CommandId>> commandButtons_;
   QHBoxLayout* cards_;
   QSlider* slider_;

@@ -44,8 +44,8 @@ QString sharedCaption(const std::vector<ItemPtr>& items) {
 
 OutcomeFace faceOf(Outcome outcome, const std::vector<ItemPtr>& items) {
   const bool two = items.size() == 2;
-  const QString front = two ? shortName(*items.back()) : OutcomesPage::tr("front ones");
-  const QString back = two ? shortName(*items.front()) : OutcomesPage::tr("the others");
+  const QString front = two ? shortName(*items.back()) : OutcomesPage::tr("front");
+  const QString back = two ? shortName(*items.front()) : OutcomesPage::tr("the rest");
   switch (outcome) {
     case Outcome::Union:
       return {OutcomesPage::tr("Union"), two ? OutcomesPage::tr("both as one") : OutcomesPage::tr("all as one"), "+",
@@ -93,6 +93,14 @@ OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& phot
     const bool empty = !result || resolved(*result)->outline.isEmpty();
     QImage picture = result ? pictureOf({result}, photos, pictureSize, ratio, around) : QImage();
     worked.outcomes.push_back({std::move(changed), std::move(picture), empty});
+  }
+  if (q.ids.size() > 2) {
+    Id made = 0;
+    Project changed = withPhotoWithinAll(q.project, q.ids, made);
+    if (const ItemPtr result = made == 0 ? nullptr : findItem(changed, made)) {
+      QImage picture = pictureOf({result}, photos, pictureSize, ratio, around);
+      worked.within = Worked::One{std::move(changed), std::move(picture), resolved(*result)->outline.isEmpty()};
+    }
   }
   std::vector<ItemPtr> apart;
   for (Item piece : dividedItems(q.project, q.ids, q.looks[0])) {
@@ -147,6 +155,7 @@ void OutcomesPage::lay(const std::shared_ptr<const Worked>& worked) {
     return;
   }
   for (std::size_t i = 0; i < std::size(allOutcomes); ++i) addOutcome(*cards, i, items, worked);
+  if (worked && worked->within) addWithin(*cards, worked);
   addDivision(*cards, items, worked);
   auto* looks = new QVBoxLayout;
   looks->setSpacing(4);
@@ -172,6 +181,10 @@ void OutcomesPage::addHeading(QBoxLayout& column, const std::vector<ItemPtr>& it
   auto* row = new QHBoxLayout;
   row->addWidget(heading);
   row->addStretch(1);
+  QPushButton* photo = buttonFor(CommandId::BringInPhoto, this);
+  photo->setText(tr("Bring in"));
+  photo->setToolTip(tr("A photo or video behind all of these, as one"));
+  row->addWidget(photo);
   row->addWidget(buttonFor(CommandId::ArrangeItems, this));
   column.addLayout(row);
 }
@@ -190,11 +203,30 @@ void OutcomesPage::addOutcome(QBoxLayout& cards, std::size_t index, const std::v
     card->setNote(tr("nothing is left"));
   card->setObjectName(QString("outcome%1").arg(static_cast<int>(outcome)));
   if (worked)
-    connect(card, &Card::entered, this, [this, worked, index] { trial_.show(worked->outcomes[index].changed); });
+    connect(card, &Card::entered, this, [this, worked, index] { trial_.point(worked->outcomes[index].changed); });
   connect(card, &Card::left, this, [this] { trial_.drop(); });
   connect(card, &Card::clicked, this, [this, outcome] {
     trial_.drop();
     desk_.makeOutcome(outcome);
+  });
+  cards.addWidget(card);
+}
+
+/// The card of the photo within all the others.
+void OutcomesPage::addWithin(QBoxLayout& cards, const std::shared_ptr<const Worked>& worked) {
+  auto* card = new Card(tr("photo within all"), {}, theme::blue, worked->within->picture, this);
+  card->setSign("∩");
+  card->setObjectName("photoWithinAll");
+  card->setAccessibleName(tr("The photo within all of these"));
+  card->setToolTip(card->accessibleName());
+  if (worked->within->isEmpty) card->setNote(tr("nothing is left"));
+  connect(card, &Card::entered, this, [this, worked] { trial_.point(worked->within->changed); });
+  connect(card, &Card::left, this, [this] { trial_.drop(); });
+  connect(card, &Card::clicked, this, [this, ids = desk_.selection()] {
+    trial_.drop();
+    Id made = 0;
+    Project changed = withPhotoWithinAll(desk_.settled(), ids, made);
+    if (desk_.commit(tr("The photo within all of these"), std::move(changed))) desk_.select({made});
   });
   cards.addWidget(card);
 }
@@ -214,7 +246,7 @@ void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& it
   if (worked)
     connect(card, &Card::entered, this, [this, ids] {
       std::vector<Id> made;
-      trial_.show(withDivided(desk_.settled(), ids, desk_.lookFor(ids, Outcome::Union), made));
+      trial_.point(withDivided(desk_.settled(), ids, desk_.lookFor(ids, Outcome::Union), made));
     });
   connect(card, &Card::left, this, [this] { trial_.drop(); });
   connect(card, &Card::clicked, this, [this] {

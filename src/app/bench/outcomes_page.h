@@ -30,6 +30,7 @@ class OutcomesPage : public BenchPage {
       bool isEmpty = false;
     };
     std::vector<One> outcomes;
+    std::optional<One> within;  ///< The photo within all the others, of three items and more.
     std::size_t pieces = 0;
     QImage divided;
   };
@@ -39,6 +40,7 @@ class OutcomesPage : public BenchPage {
   void addHeading(QBoxLayout& column, const std::vector<ItemPtr>& items);
   void addOutcome(QBoxLayout& cards, std::size_t index, const std::vector<ItemPtr>& items,
                   const std::shared_ptr<const Worked>& worked);
+  void addWithin(QBoxLayout& cards, const std::shared_ptr<const Worked>& worked);
   void addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items, const std::shared_ptr<const Worked>& worked);
   void addChips(QBoxLayout& column, const QString& heading, const std::vector<ItemPtr>& items, bool photos);
   Trial trial_{desk_};

@@ -19,7 +19,7 @@ struct Mode {
 };
 constexpr Mode modes[] = {
     {PenMode::Nodes, "penNodes", QT_TRANSLATE_NOOP("PenPage", "Corners and curves"),
-     QT_TRANSLATE_NOOP("PenPage", "Click for corners, drag for curves; Alt breaks a handle")},
+     QT_TRANSLATE_NOOP("PenPage", "Click for corners, drag for curves; B held breaks a handle")},
     {PenMode::Through, "penThrough", QT_TRANSLATE_NOOP("PenPage", "Smooth through"),
      QT_TRANSLATE_NOOP("PenPage", "Only click: the curve through the places looks right by itself")},
     {PenMode::Freehand, "penFreehand", QT_TRANSLATE_NOOP("PenPage", "By hand"),

@@ -65,9 +65,7 @@ RecipeChips::RecipeChips(Desk& desk, QWidget* parent) : QWidget(parent), desk_(d
 }
 
 void RecipeChips::showResult(const Item& cutout) {
-  Item upright = cutout;
-  upright.turn = 0;
-  const auto item = std::make_shared<const Item>(std::move(upright));
+  const auto item = std::make_shared<const Item>(cutout);
   const auto picture = [item, &photos = desk_.photos(), ratio = devicePixelRatioF()] {
     return pictureOf({item}, photos, resultPicture, ratio);
   };

@@ -191,7 +191,8 @@ void ReframePage::refresh(bool) {
                                : tr("Reframe “%1”").arg(name));
   heading_->adjustSize();
   const double share = now->shown.pointsPerPixel / now->covering;
-  field_->show(share * 100);
+  // Where nothing of a frame is left there is nothing to cover.
+  field_->show(now->frame.isEmpty() ? std::nullopt : std::optional(share * 100));
   if (!slider_->isSliderDown()) {
     const QSignalBlocker quiet(slider_);
     slider_->setValue(
@@ -208,6 +209,7 @@ void ReframePage::refresh(bool) {
                            .arg(now->medium->height)
                            .arg(resolution.ppi)
                            .arg(resolution.goodFor));
+  if (now->frame.isEmpty()) resolution_->setText(tr("Nothing is left of its frame: the photo shows nowhere"));
   resolution_->adjustSize();
   resolution_->move(std::max(heading_->geometry().right() + 20, pictureArea.right() + 24), heading_->y());
   update();

@@ -3,7 +3,6 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QLabel>
-#include <QLineEdit>
 #include <QPushButton>
 #include <QRegularExpression>
 #include <algorithm>
@@ -14,6 +13,7 @@
 #include "app/widgets/clear_layout.h"
 #include "app/widgets/number_control.h"
 #include "app/widgets/swatch.h"
+#include "app/widgets/typed_field.h"
 #include "project/edits/repeats.h"
 #include "project/resolve.h"
 #include "shapes/pattern_numbers.h"
@@ -86,12 +86,11 @@ QWidget* RepeatPage::buildCopies() {
   auto* caption = new QLabel(tr("left out"), box);
   theme::makeSecondary(*caption);
   grid->addWidget(caption, 0, 0);
-  leftOut_ = new QLineEdit(box);
-  leftOut_->setObjectName("leftOut");
-  leftOut_->setAccessibleName(tr("Copies that are left out, by their numbers"));
+  leftOut_ = new TypedField(
+      "leftOut", tr("Copies that are left out, by their numbers"),
+      [this](const QString& text) { return takeLeftOut(text); }, box);
   leftOut_->setToolTip(tr("The numbers of copies, from 1: 2, 5. On the mat a click on a copy's dot does it."));
   leftOut_->setFixedWidth(150);
-  connect(leftOut_, &QLineEdit::editingFinished, this, &RepeatPage::takeLeftOut);
   grid->addWidget(leftOut_, 0, 1, 1, 2);
   copy_ = new QLabel(box);
   theme::makeSecondary(*copy_);
@@ -179,19 +178,16 @@ void RepeatPage::takeKind(std::size_t kind) {
   refresh(false);
 }
 
-void RepeatPage::takeLeftOut() {
+QString RepeatPage::takeLeftOut(const QString& text) {
   const Repeat* now = repeat(desk_.settled());
-  if (!now || leftOut_->text() == listOf(now->leftOut)) return;
+  if (!now || text == listOf(now->leftOut)) return {};
   std::vector<int> wanted;
-  for (const QString& word : leftOut_->text().split(QRegularExpression("[,;\\s]+"), Qt::SkipEmptyParts)) {
+  for (const QString& word : text.split(QRegularExpression("[,;\\s]+"), Qt::SkipEmptyParts)) {
     bool isNumber = false;
     const int copy = word.toInt(&isNumber);
     const auto count = static_cast<int>(countOf(now->pattern));
-    if (!isNumber || copy < 1 || copy > count) {
-      emit desk_.told(tr("“%1” is no number of a copy: they go from 1 to %2").arg(word).arg(count));
-      refreshCopies(*now);
-      return;
-    }
+    if (!isNumber || copy < 1 || copy > count)
+      return tr("“%1” is no number of a copy: they go from 1 to %2").arg(word).arg(count);
     wanted.push_back(copy - 1);
   }
   Project changed = desk_.settled();
@@ -200,10 +196,11 @@ void RepeatPage::takeLeftOut() {
       changed = withLeftOut(changed, id(), copy, false);
   for (const int copy : wanted) changed = withLeftOut(changed, id(), copy, true);
   desk_.commit(tr("Leave copies out"), std::move(changed));
+  return {};
 }
 
 void RepeatPage::refreshCopies(const Repeat& now) {
-  if (!leftOut_->hasFocus() || !leftOut_->isModified()) leftOut_->setText(listOf(now.leftOut));
+  leftOut_->show(listOf(now.leftOut));
   const int copy = desk_.chosenCopy();
   const bool isChosen = copy >= 0 && static_cast<std::size_t>(copy) < countOf(now.pattern);
   copy_->setText(isChosen ? tr("copy %1 of its own:").arg(copy + 1) : tr("Shift-click a dot for one copy of its own"));
@@ -223,7 +220,7 @@ void RepeatPage::refresh(bool) {
   const QString copies = shown == count ? tr("%1 copies").arg(count) : tr("%1 of %2 copies").arg(shown).arg(count);
   heading_->setText(
       tr("“%1” · %2 · a double click changes all of them").arg(QString::fromStdString(item->name), copies));
-  release_->setText(tr("Let the copies go  Shift+G"));
+  release_->setText(tr("Separate the copies  Shift+G"));
   buildNumbers(now->pattern);
   const Box first = firstBox(*now);
   const double room = 4 * std::max({first.width(), first.height(), 50.0});

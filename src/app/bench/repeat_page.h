@@ -6,11 +6,11 @@
 
 class QGridLayout;
 class QLabel;
-class QLineEdit;
 class QPushButton;
 
 namespace widecut {
 
+class TypedField;
 struct Repeat;
 class NumberControl;
 
@@ -28,7 +28,7 @@ class RepeatPage : public BenchPage {
   QWidget* buildCopies();
   void buildNumbers(const Pattern& pattern);
   void takeKind(std::size_t kind);
-  void takeLeftOut();
+  QString takeLeftOut(const QString& text);
   void refreshCopies(const Repeat& repeat);
 
   Trial trial_{desk_};
@@ -38,7 +38,7 @@ class RepeatPage : public BenchPage {
   std::vector<QPushButton*> kinds_;
   QLabel *heading_, *copy_;
   QGridLayout* grid_;
-  QLineEdit* leftOut_;
+  TypedField* leftOut_;
   QPushButton *colour_, *like_, *all_, *release_;
 };
 

@@ -71,11 +71,12 @@ StarterPage::StarterPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   sides_->addWidget(dealt);
   kinds_ = new StarterRow(desk, StartersModel::Shelved::No, middle);
   kinds_->setObjectName("otherKinds");
+  kinds_->findByTyping();
   connect(kinds_, &StarterRow::chosen, this, [this](const Offer& offer) { takeKind(*offer.kind); });
   connect(kinds_, &StarterRow::pointedAt, this, [this](const Offer& offer) {
     const Subject now = subject();
     if (offer.kind && now.item != 0 && side_ == Kinds)
-      trial_.show(withKind(desk_.settled(), now.item, *offer.kind));
+      trial_.point(withKind(desk_.settled(), now.item, *offer.kind));
     else
       trial_.drop();
   });
@@ -115,7 +116,7 @@ StarterPage::StarterPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) 
   connect(deal_, &QPushButton::clicked, this, [this] { deal(turn_); });
   connect(again_, &QPushButton::clicked, this, [this] { deal(turn_ + hand); });
   connect(another_, &QPushButton::clicked, this, [this] {
-    kinds_->starters().refresh();
+    kinds_->starters().filter({});
     show(Kinds);
     kinds_->setFocus();
   });
@@ -238,7 +239,8 @@ void StarterPage::deal(unsigned from) {
                 QString::fromStdString(valueText(now.kind->numbers[k], numbers[k], desk_.unit()));
     card->setToolTip(told);
     if (now.item != 0) {
-      connect(card, &Card::entered, this, [this, numbers] { tryNumbers(numbers); });
+      connect(card, &Card::entered, this,
+              [this, numbers, id = now.item] { trial_.point(withNumbers(desk_.settled(), id, numbers)); });
       connect(card, &Card::left, this, [this] { trial_.drop(); });
     }
     connect(card, &Card::clicked, this, [this, numbers] {

@@ -14,6 +14,7 @@
 #include "painting/item_picture.h"
 #include "project/edits/starters.h"
 #include "project/usual_colours.h"
+#include "shapes/other_names.h"
 
 namespace widecut {
 namespace {
@@ -97,7 +98,7 @@ Offer StartersModel::at(const QModelIndex& index) const {
 QVariant StartersModel::data(const QModelIndex& index, int role) const {
   const Entry& entry = entries_[static_cast<std::size_t>(index.row())];
   const Offer& offer = entry.offer;
-  const QString name = offer.kind ? inQt(offer.kind->name) : offer.kept->name;
+  const QString name = !entry.called.isEmpty() ? entry.called : offer.kind ? inQt(offer.kind->name) : offer.kept->name;
   switch (role) {
     case Qt::DisplayRole:
     case Qt::EditRole:
@@ -110,7 +111,9 @@ QVariant StartersModel::data(const QModelIndex& index, int role) const {
     case FamilyOf:
       return entry.family;
     case PictureOf: {
-      QImage& image = pictures_[offer.kind ? name : offer.kept->path];
+      QString key = offer.kind ? inQt(offer.kind->name) : offer.kept->path;
+      for (const double number : offer.numbers) key += QString(" %1").arg(number);
+      QImage& image = pictures_[key];
       if (image.isNull()) image = pictureOf(offer);
       return image;
     }
@@ -135,7 +138,7 @@ bool StartersModel::setData(const QModelIndex& index, const QVariant& value, int
 QImage StartersModel::pictureOf(const Offer& offer) const {
   std::vector<ItemPtr> items;
   if (offer.kind) {
-    const auto numbers = usualValues(*offer.kind);
+    const auto numbers = within(*offer.kind, offer.numbers);
     const StarterSize size = usualSize(*offer.kind, numbers);
     Style style;
     setColour(style, colour_);
@@ -151,9 +154,10 @@ QImage StartersModel::pictureOf(const Offer& offer) const {
   return empty;
 }
 
-void StartersModel::filter(const QString& text) {
+void StartersModel::filter(const QString& text, const std::optional<TypedStarter>& typed) {
   beginResetModel();
   text_ = text.trimmed();
+  typed_ = typed;
   entries_.clear();
   const auto shelf = shelved_ == Shelved::Yes ? Shelf::instance().all() : std::vector<OnShelf>{};
   if (text_.isEmpty()) {
@@ -161,15 +165,29 @@ void StartersModel::filter(const QString& text) {
     for (const StarterKind* kind : starterKinds()) entries_.push_back({{kind, {}}, inQt(kind->family)});
     for (const OnShelf& kept : shelf) entries_.push_back({{nullptr, kept}, tr("shelf")});
   } else {
+    const auto others = otherNamesLike(text_.toLower().toStdString());
+    const auto addOther = [&](const OtherName& other) {
+      entries_.push_back({{starterKind(other.kind), {}, valuesOf(other)}, tr("found"), inQt(other.word)});
+    };
+    // What is typed shows as it is typed.
+    if (typed && typed->saysMore) entries_.push_back({{typed->kind, {}, typed->numbers}, tr("found")});
+    for (const OtherName* other : others)
+      if (inQt(other->word) == text_.toLower()) addOther(*other);
     for (const int wanted : {0, 1, 2}) {
       for (const StarterKind* kind : starterKinds())
         if (fit(inQt(kind->name), inQt(kind->family), text_) == wanted) entries_.push_back({{kind, {}}, tr("found")});
       for (const OnShelf& kept : shelf)
         if (fit(kept.name, tr("shelf"), text_) == wanted) entries_.push_back({{nullptr, kept}, tr("found")});
     }
+    for (const OtherName* other : others)
+      if (inQt(other->word) != text_.toLower()) addOther(*other);
     if (entries_.empty())
       for (const std::string_view name : namesLike(text_.toLower().toStdString()))
-        entries_.push_back({{starterKind(name), {}}, tr("nearly")});
+        entries_.push_back({{starterKind(name), {}}, tr("nothing is called so; nearest")});
+    // Never an empty page.
+    if (entries_.empty())
+      for (const StarterKind* kind : starterKinds())
+        entries_.push_back({{kind, {}}, tr("nothing is called so; all there are")});
   }
   endResetModel();
 }
@@ -178,7 +196,7 @@ void StartersModel::refresh() {
   const Colour now = colourOf(desk_.styleForNew).value_or(usualFill);
   if (now != colour_) pictures_.clear();
   colour_ = now;
-  filter(text_);
+  filter(text_, typed_);
 }
 
 int StartersModel::rowOf(const QString& family) const {
@@ -188,7 +206,7 @@ int StartersModel::rowOf(const QString& family) const {
 }
 
 StarterRow::StarterRow(Desk& desk, StartersModel::Shelved shelved, QWidget* parent)
-    : QListView(parent), model_(new StartersModel(desk, shelved, this)) {
+    : QListView(parent), desk_(desk), model_(new StartersModel(desk, shelved, this)) {
   setObjectName("starters");
   setAccessibleName(tr("Starters"));
   model_->setPixelRatio(devicePixelRatioF());
@@ -208,6 +226,35 @@ StarterRow::StarterRow(Desk& desk, StartersModel::Shelved shelved, QWidget* pare
   connect(this, &QListView::entered, this, [this](const QModelIndex& index) { emit pointedAt(model_->at(index)); });
   connect(selectionModel(), &QItemSelectionModel::currentChanged, this,
           [this](const QModelIndex& index) { emit pointedAt(model_->at(index)); });
+}
+
+void StarterRow::findByTyping() {
+  findsByTyping_ = true;
+  setProperty("keepsKeys", true);
+  setToolTip(tr("Type to find one"));
+}
+
+bool StarterRow::isLetter(const QKeyEvent& key) const {
+  const bool isPlain = !(key.modifiers() & ~(Qt::ShiftModifier | Qt::KeypadModifier));
+  const bool isTyped = !key.text().isEmpty() && key.text().front().isPrint();
+  return findsByTyping_ && isPlain && (isTyped || (key.key() == Qt::Key_Backspace && !typed_.isEmpty()));
+}
+
+void StarterRow::find(const QString& typed) {
+  typed_ = typed;
+  model_->filter(typed_);
+  if (typed_.isEmpty()) return;
+  setCurrentIndex(model_->index(0, 0));
+  emit desk_.told(tr("“%1”: Enter takes the first one · Backspace takes a letter back").arg(typed_));
+}
+
+bool StarterRow::event(QEvent* event) {
+  if (event->type() == QEvent::ShortcutOverride && isLetter(*static_cast<QKeyEvent*>(event))) {
+    event->accept();
+    return true;
+  }
+  if (event->type() == QEvent::Show || event->type() == QEvent::Hide) typed_.clear();
+  return QListView::event(event);
 }
 
 void StarterRow::mousePressEvent(QMouseEvent* event) {
@@ -238,6 +285,10 @@ void StarterRow::mouseReleaseEvent(QMouseEvent* event) {
 }
 
 void StarterRow::keyPressEvent(QKeyEvent* event) {
+  if (isLetter(*event)) {
+    find(event->key() == Qt::Key_Backspace ? typed_.chopped(1) : typed_ + event->text());
+    return;
+  }
   const Offer offer = model_->at(currentIndex());
   if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && offer)
     emit chosen(offer);

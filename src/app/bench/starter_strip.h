@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "app/desk/offer.h"
+#include "shapes/typed_starter.h"
 
 class QLineEdit;
 
@@ -26,7 +27,9 @@ class StartersModel : public QAbstractListModel {
   bool setData(const QModelIndex& index, const QVariant& value, int role) override;
   Qt::ItemFlags flags(const QModelIndex& index) const override;
   Offer at(const QModelIndex& index) const;
-  void filter(const QString& text);
+  /// Only those that a text finds, by their names or by other words for them; `typed` is what it says of size and
+  /// numbers, which the first picture shows.
+  void filter(const QString& text, const std::optional<TypedStarter>& typed = std::nullopt);
   /// Pictures in another colour, other ones used last.
   void refresh();
   void setPixelRatio(double ratio) { ratio_ = ratio; }
@@ -37,10 +40,12 @@ class StartersModel : public QAbstractListModel {
   struct Entry {
     Offer offer;
     QString family;
+    QString called = {};  ///< The other word that found it.
   };
   QImage pictureOf(const Offer& offer) const;
   Desk& desk_;
   QString text_;
+  std::optional<TypedStarter> typed_;
   std::vector<Entry> entries_;
   Colour colour_{};
   double ratio_ = 1;
@@ -54,6 +59,8 @@ class StarterRow : public QListView {
  public:
   StarterRow(Desk& desk, StartersModel::Shelved shelved, QWidget* parent);
   StartersModel& starters() { return *model_; }
+  /// From now on letters find, while it has the keys: there is no field to type them into.
+  void findByTyping();
 
  signals:
   void chosen(const widecut::Offer& offer);
@@ -64,6 +71,7 @@ class StarterRow : public QListView {
   void dragEnded(const widecut::Offer& offer);
 
  protected:
+  bool event(QEvent* event) override;
   void mousePressEvent(QMouseEvent* event) override;
   void mouseMoveEvent(QMouseEvent* event) override;
   void mouseReleaseEvent(QMouseEvent* event) override;
@@ -73,7 +81,13 @@ class StarterRow : public QListView {
   void contextMenuEvent(QContextMenuEvent* event) override;
 
  private:
+  bool isLetter(const QKeyEvent& key) const;
+  void find(const QString& typed);
+
+  Desk& desk_;
   StartersModel* model_;
+  bool findsByTyping_ = false;
+  QString typed_;
   Offer pressed_;
   bool dragging_ = false;
   QPoint pressedAt_;

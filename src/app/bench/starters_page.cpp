@@ -65,11 +65,11 @@ StartersPage::StartersPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent
   top->addWidget(buttonFor(CommandId::BringInPhoto, this));
   column->addWidget(row_, 1);
   connect(search_, &QLineEdit::textChanged, this, [this](const QString& text) {
-    row_->starters().filter(QString::fromStdString(typedName(text.toStdString())));
-    // A name with a number's name behind it is still that name: look for the words that begin one.
-    if (row_->model()->rowCount() == 0)
-      if (const auto typed = parseTyped(text.toStdString(), desk_.unit(), nullptr))
-        row_->starters().filter(inQt(typed->kind->name));
+    // With its numbers, where they can be read; a name with a number's name behind it is still that name.
+    const auto typed = parseTyped(readAsWritten(text), desk_.unit(), nullptr);
+    row_->starters().filter(
+        typed && typed->saysMore ? inQt(typed->kind->name) : QString::fromStdString(typedName(text.toStdString())),
+        typed ? std::optional(*typed) : std::nullopt);
     if (!text.trimmed().isEmpty()) row_->setCurrentIndex(row_->model()->index(0, 0));
   });
   connect(search_, &QLineEdit::returnPressed, this, &StartersPage::takeTyped);
@@ -91,7 +91,7 @@ bool StartersPage::eventFilter(QObject* watched, QEvent* event) {
   if (watched == search_ && event->type() == QEvent::KeyPress) {
     const auto* key = static_cast<QKeyEvent*>(event);
     if (key->key() == Qt::Key_Down) {
-      row_->setFocus(Qt::TabFocusReason);
+      row_->setFocus(Qt::OtherFocusReason);
       if (!row_->currentIndex().isValid()) row_->setCurrentIndex(row_->model()->index(0, 0));
       return true;
     }
@@ -131,6 +131,7 @@ void StartersPage::layTyped(const TypedStarter& typed) {
     middle = middle + Point{12, 12};
   // The next one can be typed at once.
   desk_.findShape();
+  search_->setProperty("goesOn", true);
   if (lay(desk_, offer, middle)) emit desk_.told(tr("Laid in the middle of the sheet · type the next one, or Esc"));
 }
 
@@ -142,7 +143,7 @@ void StartersPage::choose(const Offer& offer) {
     return;
   }
   desk_.setTool(ToolKind::Starter);
-  desk_.setNext(*offer.kind, usualValues(*offer.kind));
+  desk_.setNext(*offer.kind, within(*offer.kind, offer.numbers));
   // Enter lays it, Up and Down count.
   emit keysBack();
 }

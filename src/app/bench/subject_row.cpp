@@ -1,13 +1,13 @@
 #include "app/bench/subject_row.h"
 
 #include <QHBoxLayout>
-#include <QLineEdit>
 #include <QPushButton>
 #include <map>
 
 #include "app/bench/page_layout.h"
 #include "app/desk/subjects.h"
 #include "app/look/amber_corner.h"
+#include "app/widgets/typed_field.h"
 #include "project/edits/sharing.h"
 #include "project/limits.h"
 
@@ -17,9 +17,11 @@ SubjectRow::SubjectRow(Desk& desk, QWidget* parent) : QWidget(parent), desk_(des
   row_ = new QHBoxLayout(this);
   row_->setContentsMargins(0, 0, 0, 0);
   row_->setSpacing(6);
-  name_ = new QLineEdit(this);
-  name_->setObjectName("subjectName");
-  name_->setAccessibleName(tr("Name of the subject"));
+  const auto take = [this](const QString& text) {
+    rename(text.trimmed());
+    return QString();
+  };
+  name_ = new TypedField("subjectName", tr("Name of the subject"), take, this);
   name_->setFixedWidth(120);
   row_->addWidget(name_);
   away_ = new QPushButton(tr("Take away"), this);
@@ -36,7 +38,6 @@ SubjectRow::SubjectRow(Desk& desk, QWidget* parent) : QWidget(parent), desk_(des
   scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   scroll->setFixedHeight(30);
   row_->addWidget(scroll, 1);
-  connect(name_, &QLineEdit::editingFinished, this, &SubjectRow::rename);
   connect(away_, &QPushButton::clicked, this, &SubjectRow::takeAway);
 }
 
@@ -61,7 +62,7 @@ void SubjectRow::show(const MediumPtr& photo, Id item) {
   }
   name_->setVisible(chosen_.has_value());
   away_->setVisible(chosen_.has_value());
-  if (chosen_ && !name_->hasFocus()) name_->setText(QString::fromStdString(subjects[*chosen_].name));
+  if (chosen_) name_->show(QString::fromStdString(subjects[*chosen_].name));
 }
 
 void SubjectRow::build(std::size_t count) {
@@ -87,8 +88,7 @@ void SubjectRow::choose(std::optional<std::size_t> index) {
   name_->selectAll();
 }
 
-void SubjectRow::rename() {
-  const QString name = name_->text().trimmed();
+void SubjectRow::rename(const QString& name) {
   if (!chosen_ || name.isEmpty()) return;
   std::vector<Subject> subjects = subjectsOf(desk_.settled(), *photo_);
   if (*chosen_ >= subjects.size()) return;

@@ -8,11 +8,11 @@
 #include "project/style.h"
 
 class QHBoxLayout;
-class QLineEdit;
 class QPushButton;
 
 namespace widecut {
 
+class TypedField;
 class Desk;
 
 /// A chip for every subject, amber where the frames cut it. The chosen one is renamed or taken away.
@@ -26,7 +26,7 @@ class SubjectRow : public QWidget {
  private:
   void build(std::size_t count);
   void choose(std::optional<std::size_t> index);
-  void rename();
+  void rename(const QString& name);
   void takeAway();
   Desk& desk_;
   MediumPtr photo_;
@@ -35,7 +35,7 @@ class SubjectRow : public QWidget {
   QHBoxLayout* row_;
   QHBoxLayout* chipRow_;
   std::vector<QPushButton*> chips_;
-  QLineEdit* name_;
+  TypedField* name_;
   QPushButton* away_;
 };
 

@@ -3,16 +3,18 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QLabel>
-#include <QLineEdit>
 #include <QPushButton>
 
 #include "app/bench/page_layout.h"
+#include "app/bench/starter_strip.h"
 #include "app/bench/words_styles.h"
 #include "app/desk/word_looks.h"
 #include "app/look/in_qt.h"
 #include "app/look/theme.h"
 #include "app/widgets/numbers_grid.h"
+#include "app/widgets/typed_field.h"
 #include "painting/item_picture.h"
+#include "project/edits/starters.h"
 #include "project/resolve.h"
 #include "words/text_breaks.h"
 
@@ -44,6 +46,8 @@ WordsPage::WordsPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   for (std::size_t i = 0; i < groups.size(); ++i)
     switches_.push_back(addSwitch(tr(groups[i].caption), groups[i].name, static_cast<int>(i)));
   named_ = addSwitch(tr("Styles"), "groupStyles", styles);
+  outlines_ = addSwitch(tr("Outline"), "groupOutline", outlineKinds);
+  outlines_->setToolTip(tr("Another outline for the frame: wave panel, star, arch …"));
   sitsBox_ = buildSits();
   page.column->addWidget(sitsBox_);
   groupBox_ = new QWidget(this);
@@ -56,6 +60,8 @@ WordsPage::WordsPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   page.column->addWidget(groupBox_, 1);
   stylesBox_ = new WordsStyles(desk, this);
   page.column->addWidget(stylesBox_);
+  kinds_ = buildKinds();
+  page.column->addWidget(kinds_, 1);
   page.column->addStretch(0);
   connect(numbers_, &NumbersGrid::tried, this, [this](int number, double value) {
     if (!trial_.isShown()) desk_.settleAll();
@@ -78,6 +84,27 @@ WordsPage::WordsPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   connect(&desk, &Desk::typedStretchChanged, this, [this] {
     if (isVisible() && chosen_ != howTheySit) refresh(false);
   });
+}
+
+StarterRow* WordsPage::buildKinds() {
+  auto* made = new StarterRow(desk_, StartersModel::Shelved::No, this);
+  made->setObjectName("frameOutlines");
+  made->setAccessibleName(tr("Another outline for the frame"));
+  made->findByTyping();
+  const auto with = [this](const Offer& offer) {
+    return withKind(desk_.settled(), desk_.onlyItem()->id, *offer.kind, offer.numbers);
+  };
+  connect(made, &StarterRow::pointedAt, this, [this, with](const Offer& offer) {
+    if (offer.kind && desk_.onlyItem() && chosen_ == outlineKinds)
+      trial_.point(with(offer));
+    else if (desk_.isPointing())
+      trial_.drop();
+  });
+  connect(made, &StarterRow::chosen, this, [this, with](const Offer& offer) {
+    trial_.drop();
+    if (desk_.onlyItem()) desk_.commit(tr("Another outline"), with(offer));
+  });
+  return made;
 }
 
 QWidget* WordsPage::buildSits() {
@@ -118,11 +145,16 @@ QWidget* WordsPage::buildTyped() {
   grid->setContentsMargins(0, 0, 0, 0);
   grid->setVerticalSpacing(5);
   for (std::size_t i = 0; i < mostTyped; ++i) {
-    Typed one{new QLabel(box), new QLineEdit(box)};
+    Typed one{new QLabel(box), new TypedField(
+                                   {}, {},
+                                   [this, i](const QString& text) {
+                                     settleWords(i, text);
+                                     return QString();
+                                   },
+                                   box)};
     one.caption->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     theme::makeSecondary(*one.caption);
     one.field->setFixedWidth(170);
-    connect(one.field, &QLineEdit::editingFinished, this, [this, i] { settleWords(i); });
     grid->addWidget(one.caption, static_cast<int>(i), 0);
     grid->addWidget(one.field, static_cast<int>(i), 1);
     typed_.push_back(one);
@@ -154,11 +186,11 @@ Project WordsPage::changed(int number, double value) const {
   return withChosenTextStyle(desk_, [&](TextStyle& style) { g->setStyle(style, number, value); });
 }
 
-void WordsPage::settleWords(std::size_t field) {
+void WordsPage::settleWords(std::size_t field, const QString& text) {
   const WordsGroup* g = group();
   if (!g || field >= g->words.size()) return;
   const TextAspect aspect = g->words[field];
-  const std::string typed = typed_[field].field->text().trimmed().toStdString();
+  const std::string typed = text.trimmed().toStdString();
   if (valueOf(chosenTextStyle(desk_), aspect) == AspectValue(typed)) return;
   desk_.settleAll();
   const auto change = [&](TextStyle& style) { setValue(style, aspect, typed); };
@@ -180,7 +212,11 @@ void WordsPage::refresh(bool) {
     switches_[i]->setVisible(isAny && groups[i].applies(words));
     switches_[i]->setChecked(static_cast<int>(i) == chosen_);
   }
-  if (!isAny) chosen_ = howTheySit;
+  const bool hasFrame = words && words->content().frame && words->content().on == 0;
+  if (!isAny || (chosen_ == outlineKinds && !hasFrame)) chosen_ = howTheySit;
+  outlines_->setVisible(hasFrame);
+  outlines_->setChecked(chosen_ == outlineKinds);
+  kinds_->setVisible(chosen_ == outlineKinds);
   sitsBox_->setVisible(chosen_ == howTheySit);
   stylesBox_->setVisible(chosen_ == styles);
   groupBox_->setVisible(chosen_ >= 0);
@@ -193,7 +229,7 @@ void WordsPage::refresh(bool) {
     showFit(words);
   else if (chosen_ == styles)
     stylesBox_->refresh();
-  else
+  else if (chosen_ != outlineKinds)
     showGroup(words);
 }
 
@@ -214,8 +250,7 @@ void WordsPage::showGroup(const Words* words) {
     typed_[i].field->setToolTip(inQt(entry.meaning));
     // What it is like stands between the quotes.
     typed_[i].field->setPlaceholderText(inQt(entry.meaning).section(u'“', 1, 1).section(u'”', 0, 0));
-    if (!typed_[i].field->hasFocus())
-      typed_[i].field->setText(QString::fromStdString(std::get<std::string>(valueOf(style, g.words[i]))));
+    typed_[i].field->show(QString::fromStdString(std::get<std::string>(valueOf(style, g.words[i]))));
   }
 }
 

@@ -5,12 +5,13 @@
 #include "app/bench/words_numbers.h"
 
 class QLabel;
-class QLineEdit;
 class QStackedLayout;
 
 namespace widecut {
 
+class TypedField;
 class NumbersGrid;
+class StarterRow;
 class WordsStyles;
 
 class WordsPage : public BenchPage {
@@ -22,26 +23,28 @@ class WordsPage : public BenchPage {
  private:
   QWidget* buildSits();
   QWidget* buildTyped();
+  StarterRow* buildKinds();
   void showFit(const Words* words);
   void showGroup(const Words* words);
   /// The words' content, or what the next ones will be made of.
   Words::Content content(const Words* words) const;
   const WordsGroup* group() const;
   Project changed(int number, double value) const;
-  void settleWords(std::size_t field);
+  void settleWords(std::size_t field, const QString& text);
 
   Trial trial_{desk_};
-  int chosen_ = howTheySit;  ///< Of the groups; or one of the two below.
-  static constexpr int howTheySit = -1, styles = -2;
+  int chosen_ = howTheySit;  ///< Of the groups; or one of those below.
+  static constexpr int howTheySit = -1, styles = -2, outlineKinds = -3;
   QLabel *heading_, *picture_, *fit_;
-  QPushButton *reframe_, *frame_, *letters_, *sits_, *named_;
+  QPushButton *reframe_, *frame_, *letters_, *sits_, *named_, *outlines_;
   std::vector<QPushButton*> buttons_, switches_;
   QWidget *sitsBox_, *groupBox_;
   WordsStyles* stylesBox_;
+  StarterRow* kinds_;
   NumbersGrid* numbers_;
   struct Typed {
     QLabel* caption;
-    QLineEdit* field;
+    TypedField* field;
   };
   std::vector<Typed> typed_;
 };

@@ -3,12 +3,12 @@
 #include <QComboBox>
 #include <QGridLayout>
 #include <QLabel>
-#include <QLineEdit>
 #include <QPushButton>
 
 #include "app/desk/word_looks.h"
 #include "app/look/in_qt.h"
 #include "app/look/theme.h"
+#include "app/widgets/typed_field.h"
 #include "project/edits/text_styles.h"
 
 namespace widecut {
@@ -82,7 +82,13 @@ WordsStyles::Row WordsStyles::buildRow(bool isOfParagraphs) {
   Row row{isOfParagraphs,
           new QComboBox(this),
           new QComboBox(this),
-          new QLineEdit(this),
+          new TypedField(
+              {}, {},
+              [this, isOfParagraphs](const QString& text) {
+                rename(rows_[isOfParagraphs ? 0 : 1], text);
+                return QString();
+              },
+              this),
           new QPushButton(tr("Make one of this look"), this),
           new QPushButton(tr("Take on this look"), this),
           new QPushButton(tr("Remove"), this)};
@@ -103,7 +109,6 @@ WordsStyles::Row WordsStyles::buildRow(bool isOfParagraphs) {
           [this, row](int i) { give(row, findTextStyle(desk_.settled(), row.style->itemData(i).toUInt())); });
   connect(row.basedOn, &QComboBox::activated, this,
           [this, row](int i) { base(row, row.basedOn->itemData(i).toUInt()); });
-  connect(row.name, &QLineEdit::editingFinished, this, [this, row] { rename(row); });
   connect(row.make, &QPushButton::clicked, this, [this, row] { make(row); });
   connect(row.take, &QPushButton::clicked, this, [this, row] { take(row); });
   connect(row.remove, &QPushButton::clicked, this, [this, row] { remove(row); });
@@ -168,9 +173,9 @@ void WordsStyles::take(const Row& row) {
   refresh();
 }
 
-void WordsStyles::rename(const Row& row) {
+void WordsStyles::rename(const Row& row, const QString& text) {
   const NamedLookPtr style = chosen(row);
-  const std::string name = row.name->text().trimmed().toStdString();
+  const std::string name = text.trimmed().toStdString();
   if (!style || name.empty() || name == style->name) return;
   desk_.settleAll();
   desk_.commit(tr("Rename a style"),
@@ -211,7 +216,7 @@ void WordsStyles::fill(const Row& row) {
   row.basedOn->setCurrentIndex(now && now->basedOn ? row.basedOn->findData(now->basedOn->number) : 0);
   for (QWidget* one : std::initializer_list<QWidget*>{row.name, row.basedOn, row.take, row.remove})
     one->setEnabled(now != nullptr);
-  if (!row.name->isModified() || !row.name->hasFocus()) row.name->setText(now ? inQt(now->name) : QString());
+  row.name->show(now ? inQt(now->name) : QString());
 }
 
 void WordsStyles::refresh() {

@@ -7,11 +7,11 @@
 #include "words/text_looks.h"
 
 class QComboBox;
-class QLineEdit;
 class QPushButton;
 
 namespace widecut {
 
+class TypedField;
 class WordsStyles : public QWidget {
   Q_OBJECT
  public:
@@ -23,7 +23,7 @@ class WordsStyles : public QWidget {
   struct Row {
     bool isOfParagraphs = true;
     QComboBox *style, *basedOn;
-    QLineEdit* name;
+    TypedField* name;
     QPushButton *make, *take, *remove;
   };
   Row buildRow(bool isOfParagraphs);
@@ -34,7 +34,7 @@ class WordsStyles : public QWidget {
   void give(const Row& row, const NamedLookPtr& style);
   void make(const Row& row);
   void take(const Row& row);
-  void rename(const Row& row);
+  void rename(const Row& row, const QString& text);
   void base(const Row& row, std::uint32_t on);
   void remove(const Row& row);
 

@@ -4,15 +4,36 @@
 #include <QApplication>
 #include <QMenu>
 #include <QMenuBar>
+#include <QPointer>
 #include <QPushButton>
 
 #include "app/desk/desk.h"
 #include "app/tools/tool_table.h"
 
 namespace widecut {
+namespace {
 
-CommandActions::CommandActions(const CommandSite& site, std::function<void()> before, QObject* parent)
-    : QObject(parent), site_(site), before_(std::move(before)) {
+/// What can be done although no project is to be seen.
+bool isOfNoProject(CommandId id) {
+  switch (id) {
+    case CommandId::New:
+    case CommandId::Open:
+    case CommandId::Preferences:
+    case CommandId::Quit:
+    case CommandId::FullScreen:
+    case CommandId::KeySheet:
+    case CommandId::About:
+      return true;
+    default:
+      return false;
+  }
+}
+
+}  // namespace
+
+CommandActions::CommandActions(const CommandSite& site, std::function<void()> before, std::function<void()> after,
+                               QObject* parent)
+    : QObject(parent), site_(site), before_(std::move(before)), after_(std::move(after)) {
   for (const Command& c : commandTable()) {
     auto* action = new QAction(c.menuWords(), this);
     action->setShortcuts(c.keyList());
@@ -41,8 +62,10 @@ void CommandActions::act(bool looksOnly, const std::function<void()>& what) {
     emit site_.desk.told(tr("It is still being opened"));
     return;
   }
+  const QPointer<QWidget> had = QApplication::focusWidget();
   before_();
   what();
+  if (had && QApplication::focusWidget() == had) after_();
 }
 
 void CommandActions::addMenus(QMenuBar& bar) {
@@ -52,6 +75,7 @@ void CommandActions::addMenus(QMenuBar& bar) {
     if (!tool.isInRow()) continue;
     QAction* action = menus[static_cast<std::size_t>(CommandMenu::Draw)]->addAction(tool.words());
     action->setShortcut(tool.key);
+    toolActions_.push_back(action);
     connect(action, &QAction::triggered, this,
             [this, kind = tool.kind] { act(true, [&] { site_.desk.setTool(kind); }); });
   }
@@ -87,11 +111,18 @@ void CommandActions::openMenu(std::initializer_list<CommandId> ids, QPoint where
 
 void CommandActions::run(CommandId id) { action(id)->trigger(); }
 
+void CommandActions::setHidden(bool hidden) {
+  isHidden_ = hidden;
+  for (QAction* tool : toolActions_) tool->setEnabled(!hidden);
+  refresh();
+}
+
 void CommandActions::refresh() {
   // They act on what is settled.
   if (site_.desk.isTrying()) return;
   for (const Command& c : commandTable()) {
-    if (c.applies) action(c.id)->setEnabled(c.applies(site_.desk));
+    const bool isOffered = !isHidden_ || isOfNoProject(c.id);
+    action(c.id)->setEnabled(isOffered && (!c.applies || c.applies(site_.desk)));
     if (c.isOn) action(c.id)->setChecked(c.isOn(site_.desk));
     if (c.wordsNow) action(c.id)->setText(c.wordsNow(site_.desk));
   }

@@ -17,11 +17,13 @@ namespace widecut {
 class CommandActions : public QObject {
   Q_OBJECT
  public:
-  /// `before` runs before any command acts.
-  CommandActions(const CommandSite& site, std::function<void()> before, QObject* parent);
+  /// `before` runs before any command acts; `after` behind it, where what had the keys has them still.
+  CommandActions(const CommandSite& site, std::function<void()> before, std::function<void()> after, QObject* parent);
   void addMenus(QMenuBar& bar);
   /// What can be done with what is selected, where the pointer is. Deletes itself once it is closed.
   void openByPointer(QPoint where);
+  /// While the project is hidden by what one begins with, nothing acts on it.
+  void setHidden(bool hidden);
   /// Runs the command when it applies.
   void run(CommandId id);
   QAction* action(CommandId id) const { return actions_[static_cast<std::size_t>(id)]; }
@@ -33,7 +35,9 @@ class CommandActions : public QObject {
   void act(bool looksOnly, const std::function<void()>& what);
   void refresh();
   CommandSite site_;
-  std::function<void()> before_;
+  std::function<void()> before_, after_;
+  bool isHidden_ = false;
+  std::vector<QAction*> toolActions_;
   std::array<QAction*, static_cast<std::size_t>(CommandId::count)> actions_{};
 };
 

@@ -5,6 +5,7 @@
 #include "app/desk/clipboard.h"
 #include "app/desk/grouping.h"
 #include "app/desk/selecting.h"
+#include "app/window/errands.h"
 #include "project/edits/order.h"
 #include "project/edits/tree.h"
 
@@ -16,11 +17,23 @@ inline QString withEdit(const QString& verb, const std::string& edit) {
 
 inline std::string again(const Desk& desk) { return desk.again() ? desk.again()->name.toStdString() : std::string(); }
 
+/// A copy a little beside; a copy that was moved since it was made so is followed by the next one at that spacing.
 inline void duplicate(const Site& s) {
   std::vector<Id> copies;
-  s.desk.commit(Desk::tr("Duplicate"), withCopies(s.desk.settled(), s.desk.selection(), {12, 12}, copies));
+  const Point by = s.desk.spacingOfCopies().value_or(Point{12, 12});
+  const std::vector<Id> from = s.desk.selection();
+  if (!s.desk.commit(Desk::tr("Duplicate"), withCopies(s.desk.settled(), from, by, copies))) return;
   s.desk.select(copies);
-  s.desk.noteAgain({Desk::tr("Duplicate"), movedBy({12, 12}), true});
+  s.desk.noteDuplicated(from.front(), copies.front());
+  s.desk.noteAgain({Desk::tr("Duplicate"), movedBy(by), true});
+}
+
+/// Files that were copied are brought in; everything else is pasted.
+template <PasteAt At>
+void pasteOrBringIn(const Site& s) {
+  const QStringList files = filesOnClipboard();
+  for (const QString& file : files) s.errands.placePhoto(file, {});
+  if (files.isEmpty()) paste(s.desk, At);
 }
 
 inline constexpr Command editCommands[] = {
@@ -82,13 +95,13 @@ inline constexpr Command editCommands[] = {
      .name = "paste",
      .words = QT_TRANSLATE_NOOP("Commands", "Paste"),
      .keys = "Ctrl+V",
-     .run = [](const Site& s) { paste(s.desk, PasteAt::Beside); }},
+     .run = pasteOrBringIn<PasteAt::Beside>},
     {.id = Do::PasteInPlace,
      .menu = Menu::Edit,
      .name = "pasteInPlace",
      .words = QT_TRANSLATE_NOOP("Commands", "Paste in place"),
      .keys = "Ctrl+Shift+V",
-     .run = [](const Site& s) { paste(s.desk, PasteAt::InPlace); }},
+     .run = pasteOrBringIn<PasteAt::InPlace>},
     {.id = Do::PasteOnSheets,
      .menu = Menu::Edit,
      .name = "pasteOnSheets",

@@ -65,7 +65,14 @@ inline constexpr Command fillCommands[] = {
      .name = "sharePhoto",
      .words = QT_TRANSLATE_NOOP("Commands", "Share one photo"),
      .keys = "Ctrl+Shift+R",
-     .run = [](const Site& s) { sharePhoto(s.desk); },
+     .run =
+         [](const Site& s) {
+           // Where none shows a photo it is asked for, and lies behind all of them.
+           if (somePicture(s.desk))
+             sharePhoto(s.desk);
+           else
+             s.errands.askForPhoto();
+         },
      .applies = several,
      .hint = QT_TRANSLATE_NOOP("Commands", "It lies as one behind all of these; each looks at its own part of it")},
     {.id = Do::PhotoBehindSheet,
@@ -116,11 +123,11 @@ inline constexpr Command fillCommands[] = {
      .menu = Menu::Fill,
      .byPointer = true,
      .name = "bringOut",
-     .words = QT_TRANSLATE_NOOP("Commands", "Bring out of the ground"),
+     .words = QT_TRANSLATE_NOOP("Commands", "Lift off its background"),
      .run = [](const Site& s) { s.desk.toggle(Aside::Ground); },
      .applies = onePhoto,
      .hint = QT_TRANSLATE_NOOP("Commands", "What stands before an even ground becomes the frame of its photo"),
-     .brief = QT_TRANSLATE_NOOP("Commands", "Bring out"),
+     .brief = QT_TRANSLATE_NOOP("Commands", "Lift off"),
      .isOn = [](const Desk& d) { return d.shows(Aside::Ground); }},
     {.id = Do::SetPlaying,
      .menu = Menu::Fill,
@@ -143,6 +150,17 @@ inline constexpr Command fillCommands[] = {
      .run = [](const Site& s) { s.desk.playback().toggleSheet(); },
      .hint = QT_TRANSLATE_NOOP("Commands", "All at once, or halts them; Esc shows their posters again"),
      .isOn = [](const Desk& d) { return d.playback().isPlaying(); }},
+    {.id = Do::AddLevel,
+     .menu = Menu::Fill,
+     .lineBefore = true,
+     .byPointer = true,
+     .name = "addLevel",
+     .words = QT_TRANSLATE_NOOP("Commands", "Level: fill up to a share"),
+     .keys = "",
+     .run = [](const Site& s) { addLevel(s.desk); },
+     .applies = some,
+     .hint =
+         QT_TRANSLATE_NOOP("Commands", "One more fill that reaches a per cent of the item, by height or by true area")},
     {.id = Do::SwapPaint,
      .menu = Menu::Fill,
      .lineBefore = true,
@@ -168,7 +186,7 @@ inline constexpr Command fillCommands[] = {
      .lineBefore = true,
      .byPointer = true,
      .name = "copyFinish",
-     .words = QT_TRANSLATE_NOOP("Commands", "Take up the finish"),
+     .words = QT_TRANSLATE_NOOP("Commands", "Copy the finish"),
      .keys = "Ctrl+Alt+E",
      .run = [](const Site& s) { takeUpFinish(s.desk); },
      .applies = [](const Desk& d) { return d.onlyItem() != nullptr; },
@@ -177,7 +195,7 @@ inline constexpr Command fillCommands[] = {
      .menu = Menu::Fill,
      .byPointer = true,
      .name = "layFinish",
-     .words = QT_TRANSLATE_NOOP("Commands", "Lay the finish on"),
+     .words = QT_TRANSLATE_NOOP("Commands", "Apply the finish"),
      .keys = "Alt+Shift+E",
      .run = [](const Site& s) { layFinish(s.desk); },
      .applies = [](const Desk& d) { return !d.selection().empty() && d.finishTaken; },

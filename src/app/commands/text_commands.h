@@ -122,7 +122,7 @@ inline constexpr Command textCommands[] = {
      .menu = Menu::Text,
      .byPointer = true,
      .name = "letWordsGo",
-     .words = QT_TRANSLATE_NOOP("Commands", "Follow its outline no more"),
+     .words = QT_TRANSLATE_NOOP("Commands", "Separate from its outline"),
      .run =
          [](const Site& s) {
            s.desk.commit(Desk::tr("Let words go"), withWordsLetGo(s.desk.settled(), s.desk.selection()));
@@ -171,12 +171,12 @@ inline constexpr Command textCommands[] = {
      .lineBefore = true,
      .byPointer = true,
      .name = "wholeStory",
-     .words = QT_TRANSLATE_NOOP("Commands", "The whole story…"),
+     .words = QT_TRANSLATE_NOOP("Commands", "The whole text…"),
      .keys = "Ctrl+Shift+W",
      .run = [](const Site& s) { s.errands.showStory(s.desk.onlyItem()->id); },
      .applies = onlyWords,
      .hint = QT_TRANSLATE_NOOP("Commands", "The text of all its frames in one piece, to be read and typed on"),
-     .brief = QT_TRANSLATE_NOOP("Commands", "The whole story")},
+     .brief = QT_TRANSLATE_NOOP("Commands", "The whole text")},
     {.id = Do::ProjectFonts,
      .menu = Menu::Text,
      .name = "projectFonts",

@@ -90,7 +90,7 @@ inline constexpr Command viewCommands[] = {
      .words = QT_TRANSLATE_NOOP("Commands", "Guides"),
      .keys = "F",
      .run = [](const Site& s) { showOrHide(s.desk, &Preferences::showsGuides); },
-     .hint = QT_TRANSLATE_NOOP("Commands", "Pulled out of the rulers; drags rest at them while they show"),
+     .hint = QT_TRANSLATE_NOOP("Commands", "Pulled out of the rulers; drags snap to them while they show"),
      .isOn = [](const Desk&) { return preferences().showsGuides; }},
     {.id = Do::ShowGrid,
      .menu = Menu::View,
@@ -98,7 +98,7 @@ inline constexpr Command viewCommands[] = {
      .words = QT_TRANSLATE_NOOP("Commands", "Grid"),
      .keys = "Shift+F",
      .run = [](const Site& s) { showOrHide(s.desk, &Preferences::showsGrid); },
-     .hint = QT_TRANSLATE_NOOP("Commands", "Of the piece; drags rest at it while it shows"),
+     .hint = QT_TRANSLATE_NOOP("Commands", "Of the piece; drags snap to it while it shows"),
      .isOn = [](const Desk&) { return preferences().showsGrid; }},
     {.id = Do::ShowGaps,
      .menu = Menu::View,
@@ -111,12 +111,12 @@ inline constexpr Command viewCommands[] = {
     {.id = Do::DragsRest,
      .menu = Menu::View,
      .name = "dragsRest",
-     .words = QT_TRANSLATE_NOOP("Commands", "Drags rest at what is near"),
+     .words = QT_TRANSLATE_NOOP("Commands", "Snap to what is near"),
      .keys = "Y",
      .run =
          [](const Site& s) {
            prefer([](Preferences& p) { p.rests = !p.rests; });
-           emit s.desk.told(preferences().rests ? Desk::tr("Drags rest at edges, nodes and gaps again")
+           emit s.desk.told(preferences().rests ? Desk::tr("Drags snap to edges, nodes and gaps again")
                                                 : Desk::tr("Drags go where the pointer goes · Y lets them rest again"));
            emit s.desk.viewChanged();
          },

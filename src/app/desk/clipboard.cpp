@@ -4,6 +4,7 @@
 #include <QBuffer>
 #include <QClipboard>
 #include <QImage>
+#include <QUrl>
 #include <algorithm>
 
 #include "app/desk/bring_in.h"
@@ -94,11 +95,15 @@ bool takeLevels(Desk& desk, const QString& text) {
   return true;
 }
 
-Result<void> takePicture(Desk& desk, const QMimeData& data) {
+Result<void> takePicture(Desk& desk, const QMimeData& data, PasteAt at) {
   const auto medium = photoFromBytes(pictureBytes(data), "the pasted picture");
   if (!medium) return tl::unexpected(medium.error());
   Medium named = **medium;
   named.name = "pasted picture.png";
+  if (const PhotoPlace place = desk.photoPlace(std::nullopt); place.item != 0 && at == PasteAt::Beside) {
+    desk.placePhoto(std::make_shared<const Medium>(std::move(named)), place);
+    return {};
+  }
   const SheetPtr on = desk.sheet();
   const Point half{on->width * 0.25, on->height * 0.25}, centre = on->box().centre();
   Id made = 0;
@@ -174,6 +179,20 @@ void paste(Desk& desk, PasteAt at) {
   if (!taken) emit desk.told(Desk::tr("Not pasted: %1").arg(QString::fromStdString(taken.error().message)));
 }
 
+QStringList filesOnClipboard() {
+  QStringList files;
+  const QMimeData* data = QApplication::clipboard()->mimeData();
+  if (!data || data->hasFormat(itemsFormat)) return files;
+  for (const QUrl& url : data->urls())
+    if (url.isLocalFile()) files << url.toLocalFile();
+  return files;
+}
+
+bool canTake(const QMimeData& data) {
+  return data.hasFormat(itemsFormat) || data.hasFormat("image/svg+xml") || data.hasImage() || data.hasText() ||
+         data.hasHtml();
+}
+
 Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
   if (!data.hasFormat(itemsFormat)) {
     if (data.hasFormat("image/svg+xml")) {
@@ -181,7 +200,7 @@ Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
       return layShapes(desk, std::string_view(svg.constData(), static_cast<std::size_t>(svg.size())),
                        Desk::tr("shapes"), {}, Desk::tr("Paste"));
     }
-    if (data.hasImage()) return takePicture(desk, data);
+    if (data.hasImage()) return takePicture(desk, data, at);
     if (const std::string text = data.text().toStdString(); isSvg(text))
       return layShapes(desk, text, Desk::tr("shapes"), {}, Desk::tr("Paste"));
     if (data.hasText() && takeLevels(desk, data.text())) return {};

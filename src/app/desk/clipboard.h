@@ -38,9 +38,14 @@ void copySelection(Desk& desk);
 void cutSelection(Desk& desk);
 
 enum class PasteAt : unsigned char { Beside, InPlace, EverySheet };
-/// What the clipboard holds: items, shapes of an SVG, a picture, or text, which becomes words. `EverySheet` pastes in
-/// place on all chosen sheets. Says why when there is nothing to paste.
+/// What the clipboard holds: items, shapes of an SVG, a picture, or text, which becomes words. A picture fills the
+/// selected shape, but in place it is an item of its own. `EverySheet` pastes in place on all chosen sheets. Says why
+/// when there is nothing to paste.
 void paste(Desk& desk, PasteAt at);
+/// The files on the clipboard, where it is files that were copied, and not items.
+QStringList filesOnClipboard();
+/// Whether there is something to be taken.
+bool canTake(const QMimeData& data);
 /// Lays what was copied or dropped on a sheet. Items that would cover the ones they were copied from lie a little
 /// aside.
 Result<void> take(Desk& desk, const QMimeData& data, PasteAt at);

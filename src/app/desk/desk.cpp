@@ -93,6 +93,7 @@ bool Desk::commit(const QString& name, Project changed) {
     return admitted;
   }
   lastOutcome_.reset();
+  noteSelection();
   history_.commit(name.toStdString(), std::make_shared<const Project>(std::move(changed)));
   dropMissing();
   emit projectChanged();
@@ -142,55 +143,7 @@ void Desk::chooseCopy(int copy) {
   emit copyChosen();
 }
 
-void Desk::noteAgain(Again again) {
-  again_ = std::move(again);
-  emit againNoted();
-}
-
-void Desk::doAgain(bool onCopy) {
-  if (!again_ || selection_.empty()) return;
-  const Again again = *again_;
-  Project from = settled();
-  std::vector<Id> items = selection_;
-  if (onCopy || again.copies) {
-    items.clear();
-    from = withCopies(settled(), selection_, {}, items);
-  }
-  // What it is made of counts as selected meanwhile.
-  const std::vector<Id> before = std::exchange(selection_, items);
-  Project changed = again.change(from, items);
-  selection_ = before;
-  const bool made = commit(again.copies ? again.name : tr("Again: %1").arg(again.name), std::move(changed));
-  if (!made || items == before) return;
-  // What went round a pivot goes on round it.
-  const Pivot about = pivot_;
-  select(items);
-  setPivot(about);
-}
-
-void Desk::undo() {
-  if (!history_.canUndo()) return;
-  emit told(tr("Undone: %1").arg(QString::fromStdString(history_.undoName())));
-  history_.undo();
-  goneThrough();
-}
-
-void Desk::redo() {
-  if (!history_.canRedo()) return;
-  emit told(tr("Done again: %1").arg(QString::fromStdString(history_.redoName())));
-  history_.redo();
-  goneThrough();
-}
-
-void Desk::goneThrough() {
-  dropPreview();
-  lastOutcome_.reset();
-  dropMissing();
-  emit projectChanged();
-  emit fileChanged();
-}
-
-void Trial::show(Project changed) {
+void Trial::preview(Project changed, bool isPointing) {
   if (!desk_) return;
   changed = withWordsFollowing(desk_->settled(), changed);
   // What was worked out before the sheet was there is of no use any more.
@@ -200,6 +153,7 @@ void Trial::show(Project changed) {
   }
   desk_->preview_ = std::move(changed);
   desk_->trying_ = this;
+  desk_->isPointing_ = isPointing;
   emit desk_->projectChanged();
 }
 
@@ -247,10 +201,11 @@ void Desk::select(std::vector<Id> items) {
   chosenStop_ = 0;
   // Several go on being arranged; one item shows what it is, until that is asked for.
   if (selection_.size() < 2) showsArranging_ = false;
-  if (selection_.empty() && !isOfProject(aside_)) aside_ = Aside::None;
+  // A page that was asked for is of what was selected then.
+  if (!isOfProject(aside_)) aside_ = Aside::None;
   chosenLook_ = 0;
   chosenPhoto_.reset();
-  if (pivot_.free) setPivot({pivot_.place, {}});
+  if (pivot_.isSet()) setPivot({});  // it was set for something else
   emit selectionChanged();
 }
 

@@ -59,7 +59,8 @@ struct FinishTaken {
 struct PhotoPlace {
   Id item = 0;  ///< Into this one; 0 for an item of its own.
   Id sheet = 0;
-  std::optional<Point> at;  ///< Its middle on the sheet; that of the sheet where nothing is said.
+  std::optional<Point> at;      ///< Its middle on the sheet; that of the sheet where nothing is said.
+  std::vector<Id> behind = {};  ///< As one behind all of these, of which `item` is one; empty for that one alone.
 };
 
 /// An empty project with one A4 sheet.
@@ -104,6 +105,8 @@ class Desk : public QObject {
   const History& history() const { return history_; }
 
   bool isTrying() const { return preview_.has_value(); }
+  /// Whether what is being tried is only pointed at: the sheet shows it, and panels stay as they are.
+  bool isPointing() const { return preview_ && isPointing_; }
   /// Makes a change: one undo step. Nothing is added when the project is as it was. A change beyond the limits is not
   /// made: the person is told why, and the result is false.
   bool commit(const QString& name, Project changed);
@@ -116,6 +119,11 @@ class Desk : public QObject {
   /// Makes it once more: of the selection, or of a copy of it, which is selected then.
   void doAgain(bool onCopy);
 
+  /// The selection was duplicated: the first one of it, and of its copies.
+  void noteDuplicated(Id original, Id copy) { duplicated_ = {original, copy}; }
+  /// How far the selection lies from what it was duplicated from; nothing when it is something else.
+  std::optional<Point> spacingOfCopies() const;
+
   /// Before a command acts: whoever tries a change that the person has finished, or is still typing, makes it now.
   void settleAll() { emit settleWanted(); }
 
@@ -124,9 +132,6 @@ class Desk : public QObject {
   /// The nodes that the node tool works on; those that are gone leave by themselves.
   const NodesOfItems& chosenNodes() const { return chosenNodes_; }
   void chooseNodes(NodesOfItems nodes);
-  /// True when it was agreed that starters become plain outlines where their nodes are moved.
-  bool makesPlain() const { return makesPlain_; }
-  void setMakesPlain() { makesPlain_ = true; }
   void goToSheet(Id sheet);
   /// The sheets that are chosen in the sheets panel, in their order; the open one is among them.
   std::vector<Id> chosenSheets() const;
@@ -276,7 +281,7 @@ class Desk : public QObject {
   void photosReady();
   /// Another project is open, or its file or saved state changed.
   void fileChanged();
-  /// Something the person should read in the hint line.
+  /// Something the person should read in the hint line; nothing any more where it is empty.
   void told(const QString& message);
 
   /// A shape is to be found by its name, where names are typed.
@@ -296,6 +301,8 @@ class Desk : public QObject {
   void reset(ProjectPtr project, const QString& path);
   void showFirstSheet();
   void dropMissing();
+  /// For undo: what was selected when a step was made.
+  void noteSelection();
   /// After a step through the history.
   void goneThrough();
   /// The items to make an outcome of; takes the last outcome back when it can still be replaced.
@@ -313,10 +320,22 @@ class Desk : public QObject {
   std::optional<Project> preview_;
   std::optional<Project> opening_;  ///< What shows of a file while the rest of it is read.
   const Trial* trying_ = nullptr;   ///< Whose change the preview is.
+  bool isPointing_ = false;
   std::optional<Again> again_;
+  /// What was noted at a state of the history: undo brings it back with the state.
+  struct NotedAgain {
+    std::weak_ptr<const Project> state;
+    Again again;
+  };
+  struct NotedSelection {
+    std::weak_ptr<const Project> state;
+    std::vector<Id> items;
+  };
+  std::pair<Id, Id> duplicated_{};
+  std::vector<NotedAgain> agains_;
+  std::vector<NotedSelection> selections_;
   std::vector<Id> selection_;
   NodesOfItems chosenNodes_;
-  bool makesPlain_ = false;
   Id sheet_ = 0;
   std::vector<Id> chosenSheets_;
   ToolKind tool_ = ToolKind::Select;
@@ -359,7 +378,9 @@ class Trial {
 
   /// Shows a change without making it, in the place of whatever was being tried. What is beyond the limits is not
   /// shown.
-  void show(Project changed);
+  void show(Project changed) { preview(std::move(changed), false); }
+  /// The same of what the pointer only passes over: panels keep what they show.
+  void point(Project changed) { preview(std::move(changed), true); }
   /// True while it is this one's change that shows.
   bool isShown() const { return desk_ && desk_->trying_ == this; }
   /// Makes the change that it shows: one undo step. Nothing, and false, when another one's shows, or none.
@@ -368,6 +389,7 @@ class Trial {
   void drop();
 
  private:
+  void preview(Project changed, bool isPointing);
   QPointer<Desk> desk_;  // panels outlive the desk when the window closes
 };
 

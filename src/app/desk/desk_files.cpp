@@ -7,6 +7,7 @@
 #include "media/files.h"
 #include "output/png.h"
 #include "project/edits/fills.h"
+#include "project/edits/sharing.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
@@ -146,6 +147,8 @@ Result<void> Desk::placeShapes(const QString& path, std::optional<Point> at) {
 
 PhotoPlace Desk::photoPlace(std::optional<Point> at) const {
   const ItemPtr target = onlyItem();
+  // Of several frames it is one behind them all, unless a place was said.
+  if (selection_.size() > 1 && !at) return {selection_.front(), sheet()->id, at, selection_};
   return {target && !boxInFrame(*target).isEmpty() ? target->id : 0, sheet()->id, at};
 }
 
@@ -153,7 +156,9 @@ void Desk::placePhoto(const MediumPtr& photo, const PhotoPlace& place) {
   settleAll();
   const QString step = photo->video ? tr("Bring in a video") : tr("Bring in a photo");
   if (findItem(settled(), place.item)) {
-    if (commit(step, withPhotoIn(settled(), place.item, photo)) && photo->video) show(Aside::Playing);
+    Project changed = withPhotoIn(settled(), place.item, photo);
+    if (place.behind.size() > 1) changed = withSharedPhoto(changed, place.behind, place.item);
+    if (commit(step, std::move(changed)) && photo->video) show(Aside::Playing);
     return;
   }
   const SheetPtr named = findSheet(settled(), place.sheet);

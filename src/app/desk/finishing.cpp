@@ -29,7 +29,7 @@ void takeUpFinish(Desk& desk) {
   if (!item) return;
   desk.finishTaken = FinishTaken{finishOf(*item->style), cornerOf(*item)};
   emit desk.told(
-      Desk::tr("The finish of “%1” can be laid on others: Alt+Shift+E").arg(QString::fromStdString(item->name)));
+      Desk::tr("The finish of “%1” can be applied to others: Alt+Shift+E").arg(QString::fromStdString(item->name)));
 }
 
 void layFinish(Desk& desk) {
@@ -41,7 +41,7 @@ void layFinish(Desk& desk) {
       for (const Id id : ids) out = withAllCorners(out, id, *taken.corner);
     return out;
   };
-  const QString name = Desk::tr("Lay the finish on");
+  const QString name = Desk::tr("Apply the finish");
   if (desk.commit(name, edit(desk.settled(), desk.selection()))) desk.noteAgain({name, edit});
 }
 

@@ -34,7 +34,7 @@ void ungroup(Desk& desk) {
     isRepeat = repeatOf(*findItem(changed, id)) != nullptr;
     changed = isRepeat ? withCopiesFreed(changed, id, freed) : withPartsLifted(changed, id, freed);
   }
-  if (desk.commit(isRepeat ? Desk::tr("Let the copies go") : Desk::tr("Ungroup"), std::move(changed)))
+  if (desk.commit(isRepeat ? Desk::tr("Separate the copies") : Desk::tr("Ungroup"), std::move(changed)))
     desk.select(freed);
 }
 

@@ -26,6 +26,11 @@ JournalKeeper::JournalKeeper(Desk& desk, std::unique_ptr<Journal> journal, QObje
 
 JournalKeeper::~JournalKeeper() = default;
 
+void JournalKeeper::whenKept(std::function<void()> then) {
+  whenKept_.push_back(std::move(then));
+  keep();
+}
+
 void JournalKeeper::keep() {
   kept_ = desk_.history().current();
   wasSaved_ = desk_.isSaved();
@@ -45,6 +50,8 @@ void JournalKeeper::keep() {
         journal->keepPicture(*png);
     const QString why = kept ? QString() : QString::fromStdString(kept.error().message);
     return [this, why] {
+      if (why.isEmpty())
+        for (const auto& then : std::exchange(whenKept_, {})) then();
       if (why.isEmpty() || complained_) return;
       complained_ = true;
       emit desk_.told(tr("Nothing is kept for a recovery: %1").arg(why));

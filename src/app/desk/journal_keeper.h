@@ -2,7 +2,9 @@
 #pragma once
 
 #include <QTimer>
+#include <functional>
 #include <memory>
+#include <vector>
 
 #include "app/desk/desk.h"
 #include "app/desk/latest_task.h"
@@ -16,6 +18,8 @@ class JournalKeeper : public QObject {
  public:
   JournalKeeper(Desk& desk, std::unique_ptr<Journal> journal, QObject* parent = nullptr);
   ~JournalKeeper() override;
+  /// Calls `then` once the project as it is now is on the disk; not when that fails.
+  void whenKept(std::function<void()> then);
 
  private:
   void keep();
@@ -26,6 +30,7 @@ class JournalKeeper : public QObject {
   bool complained_ = false;
   QTimer soon_;
   QTimer picture_;
+  std::vector<std::function<void()>> whenKept_;
   LatestTask task_;
 };
 

@@ -17,10 +17,6 @@ NextShapes::NextShapes() {
             {ToolKind::Ellipse, starterKind("ellipse")},
             {ToolKind::Polygon, starterKind("polygon")},
             {ToolKind::Starter, nullptr}};
-  // The polygon tool begins with the triangle.
-  auto triangle = usualValues(*starterKind("polygon"));
-  triangle[0] = 3;
-  setNumbers(ToolKind::Polygon, *starterKind("polygon"), std::move(triangle));
   for (const QString& name : QSettings().value(key).toStringList())
     if (const StarterKind* kind = starterKind(name.toStdString()); kind && recent_.size() < mostRecent)
       recent_.push_back(kind);

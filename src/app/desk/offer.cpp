@@ -5,9 +5,17 @@
 #include "project/edits/starters.h"
 #include "project/edits/tree.h"
 #include "project/names.h"
+#include "project/usual_colours.h"
 
 namespace widecut {
 namespace {
+
+/// Each on a line of its own.
+QString numbersText(const std::vector<double>& numbers) {
+  QString out;
+  for (const double number : numbers) out += '\n' + QString::number(number, 'g', 17);
+  return out;
+}
 
 const char* const kindFormat = "application/x-widecut-starter";
 const char* const keptFormat = "application/x-widecut-kept";
@@ -17,7 +25,7 @@ const char* const keptFormat = "application/x-widecut-kept";
 std::unique_ptr<QMimeData> dragOf(const Offer& offer) {
   auto data = std::make_unique<QMimeData>();
   if (offer.kind)
-    data->setData(kindFormat, inQt(offer.kind->name).toUtf8());
+    data->setData(kindFormat, (inQt(offer.kind->name) + numbersText(offer.numbers)).toUtf8());
   else if (offer.kept)
     data->setData(keptFormat, (offer.kept->name + '\n' + offer.kept->path).toUtf8());
   return data;
@@ -25,9 +33,11 @@ std::unique_ptr<QMimeData> dragOf(const Offer& offer) {
 
 std::optional<Offer> offerIn(const QMimeData& data) {
   if (data.hasFormat(kindFormat)) {
-    const QByteArray name = data.data(kindFormat);
-    if (const StarterKind* kind = starterKind({name.constData(), static_cast<std::size_t>(name.size())}))
-      return Offer{kind, {}};
+    QStringList parts = QString::fromUtf8(data.data(kindFormat)).split('\n');
+    const std::string name = parts.takeFirst().toStdString();
+    Offer offer{starterKind(name), {}};
+    for (const QString& number : parts) offer.numbers.push_back(number.toDouble());
+    if (offer.kind) return offer;
   }
   if (data.hasFormat(keptFormat)) {
     const QStringList parts = QString::fromUtf8(data.data(keptFormat)).split('\n');
@@ -38,7 +48,10 @@ std::optional<Offer> offerIn(const QMimeData& data) {
 
 Item newStarter(const Desk& desk, const StarterKind& kind, Values numbers, const Box& box) {
   const std::string name = UniqueNames(*desk.sheet()).take(nameOfStarter(kind, numbers));
-  return starterItem(desk.settled().nextId, name, kind, numbers, box, desk.styleForNew);
+  Style style = desk.styleForNew;
+  // Unless a colour was chosen for the next ones, each takes another quiet tone, so that overlaps can be told apart.
+  if (colourOf(style) == usualFill) setColour(style, quietTone(desk.sheet()->items.size()));
+  return starterItem(desk.settled().nextId, name, kind, numbers, box, style);
 }
 
 std::vector<ItemPtr> itemsOf(Desk& desk, const Offer& offer, Point about) {

@@ -13,10 +13,11 @@ struct PivotPlace {
   bool operator==(const PivotPlace&) const = default;
 };
 
-/// Nothing of both is the usual: the middle for turning and flipping, the top left corner for x, y and sizes.
+/// Goes with the selection. Nothing of both is the usual: the middle for turning and flipping, the top left corner for
+/// x, y and sizes.
 struct Pivot {
   std::optional<PivotPlace> place;
-  std::optional<Point> free;  ///< On the sheet; goes with the selection.
+  std::optional<Point> free;  ///< On the sheet.
   bool isSet() const { return place || free; }
   bool operator==(const Pivot&) const = default;
 };

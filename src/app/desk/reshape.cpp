@@ -354,7 +354,6 @@ std::vector<Id> startersWithNodes(const Desk& desk) {
 }
 
 void makePlain(Desk& desk) {
-  desk.setMakesPlain();
   Project out = desk.settled();
   for (const Id id : startersWithNodes(desk))
     out = withItem(out, id, [](const Item& item) {

@@ -93,9 +93,9 @@ struct ActionSite {
 using NodeAction = std::function<NodePaths(const NodePaths&, const Stretch&)>;
 Project withAction(const ActionSite& site, const NodeAction& action);
 
-/// Starters among the items whose nodes show: their nodes follow their numbers until they are made plain outlines.
+/// Starters among the items whose nodes show: their nodes follow their numbers until one is moved.
 std::vector<Id> startersWithNodes(const Desk& desk);
-/// Makes them plain outlines; from now on that is not asked again.
+/// Makes them plain outlines, as the first change of a node does by itself.
 void makePlain(Desk& desk);
 
 }  // namespace widecut

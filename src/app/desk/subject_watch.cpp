@@ -11,7 +11,7 @@ namespace {
 
 void gather(const Project& project, const ItemList& items, std::map<Id, std::vector<SubjectSeen>>& cuts) {
   for (const ItemPtr& item : items) {
-    if (!item->isDelivered()) continue;
+    if (!item->isShown()) continue;
     if (auto cut = subjectsCut(project, item->id); !cut.empty()) cuts[item->id] = std::move(cut);
     if (showsChildren(item->form)) gather(project, childrenOf(*item), cuts);
   }

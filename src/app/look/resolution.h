@@ -20,9 +20,9 @@ inline Resolution resolutionOf(double pointsPerPixel) {
   const double ppi = 72 / pointsPerPixel;
   const auto words = [&](const char* text) { return QCoreApplication::translate("Resolution", text); };
   const int whole = static_cast<int>(std::lround(ppi));
-  if (ppi >= 220) return {whole, words("good for print"), theme::pine};
-  if (ppi >= 96) return {whole, words("good for screen"), theme::ochre};
-  return {whole, words("too coarse"), theme::ochre};
+  if (ppi >= 220) return {whole, words("enough for print, which wants 220"), theme::pine};
+  if (ppi >= 96) return {whole, words("enough for screens; print wants 220"), theme::ochre};
+  return {whole, words("too coarse: screens want 96"), theme::ochre};
 }
 
 }  // namespace widecut

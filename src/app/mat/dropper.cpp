@@ -69,6 +69,7 @@ void Dropper::leave() {
   if (!isVisible()) return;
   hide();
   mat_.setFocus();
+  emit desk_.told({});  // what a click does now is something else
   close();
 }
 

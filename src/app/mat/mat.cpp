@@ -44,7 +44,10 @@ Mat::Mat(Desk& desk, QWidget* parent)
   for (const ToolEntry& tool : toolTable()) tools_[tool.kind] = tool.make(*this, desk);
   connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);
-  connect(&desk, &Desk::sheetChanged, this, &Mat::fitSheet);
+  connect(&desk, &Desk::sheetChanged, this, [this] {
+    pointAtNothing();  // what lay under the pointer lies on another sheet
+    fitSheet();
+  });
   for (const auto signal : {&Desk::viewChanged, &Desk::pivotChanged, &Desk::nodesChosen})
     connect(&desk, signal, this, [this] { update(); });
   connect(&desk, &Desk::toolChanged, this, &Mat::takeUpTool);
@@ -106,6 +109,8 @@ Pointer Mat::pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const {
   const Point p = toSheet(onMat);
   return {onMat, {std::round(p.x * fine) / fine, std::round(p.y * fine) / fine}, keys};
 }
+
+Pointer Mat::pointerOf(const QMouseEvent& event) { return pointerOf(event.position(), held_.told(event.modifiers())); }
 
 QRectF Mat::sheetArea() const {
   const SheetPtr sheet = desk_.sheet();
@@ -199,7 +204,7 @@ void Mat::mousePressEvent(QMouseEvent* event) {
     setCursor(Qt::ClosedHandCursor);
     return;
   }
-  if (event->button() == Qt::LeftButton && !guides_->press(pointerOf(event->position(), event->modifiers()))) {
+  if (event->button() == Qt::LeftButton && !guides_->press(pointerOf(*event))) {
     // All kinds are offered and none is chosen: what is pressed here is meant itself.
     if (desk_.tool() == ToolKind::Starter && !desk_.nextKind()) desk_.setTool(ToolKind::Select);
     pressTool(*event);
@@ -210,7 +215,7 @@ void Mat::mousePressEvent(QMouseEvent* event) {
 void Mat::pressTool(const QMouseEvent& event) {
   toolPressed_ = true;
   doubleClicked_.reset();
-  tool().press(pointerOf(event.position(), event.modifiers()));
+  tool().press(pointerOf(event));
 }
 
 void Mat::mouseMoveEvent(QMouseEvent* event) {
@@ -221,7 +226,7 @@ void Mat::mouseMoveEvent(QMouseEvent* event) {
     setCursor(Qt::ClosedHandCursor);
     return;
   }
-  const Pointer pointer = pointerOf(event->position(), event->modifiers());
+  const Pointer pointer = pointerOf(*event);
   if (guides_->isHeld()) {
     guides_->drag(pointer);
     refresh();
@@ -247,10 +252,10 @@ void Mat::mouseReleaseEvent(QMouseEvent* event) {
   if (panningFrom_ && event->button() == panButton_) {
     panningFrom_.reset();
   } else if (guides_->isHeld() && event->button() == Qt::LeftButton) {
-    guides_->release(pointerOf(event->position(), event->modifiers()));
+    guides_->release(pointerOf(*event));
   } else if (toolPressed_ && event->button() == Qt::LeftButton) {
     toolPressed_ = false;
-    const Pointer pointer = pointerOf(event->position(), event->modifiers());
+    const Pointer pointer = pointerOf(*event);
     tool().release(pointer);
     if (doubleClicked_) tool().doubleClick(pointer);
     doubleClicked_.reset();
@@ -284,75 +289,18 @@ void Mat::wheelEvent(QWheelEvent* event) {
   refresh();
 }
 
-bool Mat::nudge(const QKeyEvent& event) {
-  const auto way = arrowStep(event.key());
-  if (!way) return false;
-  if (desk_.selection().empty()) {
-    panBy(QPointF(-way->x * 60, -way->y * 60));
-    return true;
-  }
-  widecut::nudge(desk_, *way, event.modifiers());
-  return true;
+void Mat::leaveEvent(QEvent*) {
+  pointAtNothing();
+  emit pointerMoved(std::nullopt);
 }
 
-void Mat::keyPressEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_Space && !event->isAutoRepeat() && !tool().takesText()) {
-    spaceHeld_ = true;
-    setCursor(Qt::OpenHandCursor);
-    return;
-  }
-  if (entry_->wants(*event)) {
-    entry_->begin(*event);
-    return;
-  }
-  if (entry_->isOpen() && event->key() == Qt::Key_Escape) {
-    entry_->drop();
-    return;
-  }
-  if (guides_->key(*event)) {
-    refresh();
-    return;
-  }
-  const bool leaves = event->modifiers() & Qt::ControlModifier;
-  if (leaves && (event->key() == Qt::Key_Tab || event->key() == Qt::Key_Backtab))
-    QWidget::focusNextPrevChild(event->key() == Qt::Key_Tab);
-  else if (!tool().key(*event) && !nudge(*event))
-    QWidget::keyPressEvent(event);
+void Mat::pointAtNothing() {
+  if (toolPressed_ || panningFrom_ || guides_->isHeld()) return;
+  constexpr double farAway = -1e5;
+  lastPointer_ = {farAway, farAway};
+  tool().hover(pointerOf(lastPointer_, Qt::NoModifier));
   refresh();
 }
-
-bool Mat::event(QEvent* event) {
-  if (event->type() == QEvent::ShortcutOverride) {
-    const auto* key = static_cast<QKeyEvent*>(event);
-    if (tool().wants(*key) || entry_->wants(*key) || guides_->wants(*key)) {
-      event->accept();
-      return true;
-    }
-  }
-  return QWidget::event(event);
-}
-
-void Mat::inputMethodEvent(QInputMethodEvent* event) {
-  if (tool().takesText()) tool().inputMethod(*event);
-  refresh();
-}
-
-QVariant Mat::inputMethodQuery(Qt::InputMethodQuery query) const {
-  return tool().takesText() ? tool().inputMethodQuery(query) : QWidget::inputMethodQuery(query);
-}
-
-void Mat::focusOutEvent(QFocusEvent* event) {
-  // A menu over it takes nothing away.
-  if (event->reason() != Qt::PopupFocusReason) tool().focusLost();
-}
-
-void Mat::keyReleaseEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) spaceHeld_ = false;
-  if (!event->isAutoRepeat()) tool().keyUp(*event);
-  refresh();
-}
-
-void Mat::leaveEvent(QEvent*) { emit pointerMoved(std::nullopt); }
 
 void Mat::contextMenuEvent(QContextMenuEvent* event) {
   if (toolPressed_ || panningFrom_) return;

@@ -8,6 +8,7 @@
 #include <memory>
 
 #include "app/desk/desk.h"
+#include "app/mat/held_keys.h"
 #include "app/mat/mat_drops.h"
 #include "app/mat/mat_ground.h"
 #include "app/tools/tool.h"
@@ -84,10 +85,16 @@ class Mat : public QWidget {
  private:
   Tool& tool() const;
   Pointer pointerOf(QPointF onMat, Qt::KeyboardModifiers keys) const;
+  Pointer pointerOf(const QMouseEvent& event);
   QRectF sheetArea() const;
   /// The place on the mat whose pixels are whole ones of the screen, so that rasters are not blurred at any scale.
   QPointF onWholePixels(QPointF place) const;
   void pressTool(const QMouseEvent& event);
+  /// Whether the left button is held for a tool or a guide: then all keys are the gesture's, and none is a command's.
+  bool isInGesture() const;
+  void gestureKey(QKeyEvent& event);
+  /// The gesture goes on from where the pointer is, with what is held now.
+  void dragOn();
   void takeUpTool();
   void refresh();
   /// Everything but what the tool paints, brought up to date in the still picture.
@@ -95,6 +102,8 @@ class Mat : public QWidget {
   MatGround ground() const;
   void paintStill(const QRect& part);
   bool nudge(const QKeyEvent& event);
+  /// What is marked as lying under the pointer is marked no more.
+  void pointAtNothing();
 
   Desk& desk_;
   RasterQueue rasters_;
@@ -116,6 +125,7 @@ class Mat : public QWidget {
   bool toolPressed_ = false;              ///< The left button is held for the tool.
   std::optional<QPointF> doubleClicked_;  ///< A second click that may yet become a drag.
   bool spaceHeld_ = false;
+  HeldKeys held_;
   QPointF lastPointer_;
 };
 

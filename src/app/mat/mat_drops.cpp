@@ -2,6 +2,7 @@
 
 #include <QUrl>
 
+#include "app/desk/clipboard.h"
 #include "project/edits/tree.h"
 
 namespace widecut {
@@ -15,7 +16,7 @@ QString fileIn(const QMimeData& data) {
 
 }  // namespace
 
-bool MatDrops::takes(const QMimeData& data) const { return offerIn(data) || !fileIn(data).isEmpty(); }
+bool MatDrops::takes(const QMimeData& data) const { return offerIn(data) || !fileIn(data).isEmpty() || canTake(data); }
 
 void MatDrops::show(const QMimeData& data, Point about) {
   const auto offer = offerIn(data);
@@ -28,7 +29,13 @@ QString MatDrops::drop(const QMimeData& data, Point about) {
   trial_.drop();
   desk_.settleAll();
   const auto offer = offerIn(data);
-  if (!offer) return fileIn(data);
+  if (!offer) {
+    if (const QString file = fileIn(data); !file.isEmpty()) return file;
+    // From another window: as it would be pasted.
+    const auto taken = take(desk_, data, PasteAt::Beside);
+    if (!taken) emit desk_.told(Desk::tr("Not taken: %1").arg(QString::fromStdString(taken.error().message)));
+    return {};
+  }
   if (laysStarters(desk_.tool())) desk_.setTool(ToolKind::Select);
   lay(desk_, *offer, about);
   return {};

@@ -78,7 +78,7 @@ void paintGrid(QPainter& painter, const MatGround& g) {
 }
 
 void addEdges(const Item& item, const Affine& parent, QPainterPath& path) {
-  if (!item.isDelivered()) return;
+  if (!item.isShown()) return;
   const Affine frame = parent * item.toParent();
   if (!showsChildren(item.form)) {
     path.addPath(painterPath(transformed(resolved(item)->outline, frame)));

@@ -13,6 +13,7 @@ namespace {
 
 constexpr double turnReach = 26;  // pixels from the upper edge to the turning grip
 constexpr double hitReach = 9;
+constexpr double outside = 11;  // pixels between a small frame and its grips
 
 std::vector<Grip> grips() {
   std::vector<Grip> all{{0, -1, true}, {-1, 0, false, true}, {1, 0, false, true}, {0, 1, false, true}};
@@ -24,7 +25,9 @@ std::vector<Grip> grips() {
 
 QPointF placeOf(const SelectionFrame& f, const Mat& mat, const Grip& grip) {
   const Point c = f.box.centre();
-  const Point at{c.x + grip.across * f.box.width() / 2, c.y + grip.down * f.box.height() / 2};
+  Point at{c.x + grip.across * f.box.width() / 2, c.y + grip.down * f.box.height() / 2};
+  // What is small has its grips outside, so that its body can be taken hold of.
+  if (isSmall(f, mat)) at = at + Point{grip.across * outside, grip.down * outside} * (1 / mat.zoom());
   const double out = turnReach / mat.zoom();
   if (grip.slants) return mat.toMat(f.toSheet(at + Point{grip.across * out, grip.down * out}));
   return mat.toMat(f.toSheet(grip.turns ? Point{at.x, at.y - out} : at));
@@ -52,6 +55,11 @@ QPolygonF slantSign(const SelectionFrame& f, const Mat& mat, const Grip& grip, d
 
 }  // namespace
 
+bool isSmall(const SelectionFrame& frame, const Mat& mat) {
+  constexpr double leastSide = 44;  // pixels
+  return std::min(frame.box.width(), frame.box.height()) * mat.zoom() < leastSide;
+}
+
 std::optional<SelectionFrame> SelectionFrame::of(const Project& project, const std::vector<Id>& items) {
   SelectionFrame frame;
   if (items.size() == 1) {
@@ -75,12 +83,40 @@ Point pivotPoint(const SelectionFrame& frame, const Pivot& pivot) {
   return pivot.free ? *pivot.free : frame.toSheet(placeIn(frame.box, pivot.place.value_or(PivotPlace{})));
 }
 
+namespace {
+
+constexpr double beyondReach = 6, cornerReach = 28;  // pixels from a corner: up to there it resizes, and turns
+
+bool isCornerOf(const Grip& grip) { return grip.across != 0 && grip.down != 0; }
+
+/// Whether a place lies outside the frame on both sides of a corner.
+bool isBeyond(const SelectionFrame& frame, const Mat& mat, const Grip& corner, QPointF onMat) {
+  const auto back = frame.toSheet.inverse();
+  if (!back) return false;
+  const Point p = (*back)(mat.toSheet(onMat)),
+              at = (*back)(mat.toSheet(placeOf(frame, mat, {corner.across, corner.down})));
+  return (p.x - at.x) * corner.across > 0 && (p.y - at.y) * corner.down > 0;
+}
+
+/// A little outside a corner: turns.
+std::optional<Grip> turnAt(const SelectionFrame& frame, const Mat& mat, QPointF onMat) {
+  for (const Grip& corner : {Grip{-1, -1, true}, Grip{1, -1, true}, Grip{1, 1, true}, Grip{-1, 1, true}}) {
+    const QPointF d = placeOf(frame, mat, {corner.across, corner.down}) - onMat;
+    if (isBeyond(frame, mat, corner, onMat) && std::hypot(d.x(), d.y()) <= cornerReach) return corner;
+  }
+  return std::nullopt;
+}
+
+}  // namespace
+
 std::optional<Grip> gripAt(const SelectionFrame& frame, const Mat& mat, QPointF onMat) {
   std::optional<Grip> best;
   double nearest = hitReach;
   for (const Grip& grip : grips()) {
     if (!shows(frame, mat, grip)) continue;
     const QPointF d = placeOf(frame, mat, grip) - onMat;
+    if (!grip.turns && isCornerOf(grip) && isBeyond(frame, mat, grip, onMat) && std::hypot(d.x(), d.y()) > beyondReach)
+      continue;
     // Corners win over edges where a small box brings them together.
     const double away = std::hypot(d.x(), d.y()) + (grip.across == 0 || grip.down == 0 ? 1.5 : 0);
     if (away < nearest) {
@@ -88,7 +124,7 @@ std::optional<Grip> gripAt(const SelectionFrame& frame, const Mat& mat, QPointF 
       best = grip;
     }
   }
-  return best;
+  return best ? best : turnAt(frame, mat, onMat);
 }
 
 void paintGrips(QPainter& painter, const SelectionFrame& f, const Mat& mat, const std::optional<Grip>& hot) {
@@ -98,6 +134,15 @@ void paintGrips(QPainter& painter, const SelectionFrame& f, const Mat& mat, cons
   painter.setPen(QPen(theme::plum, 1));
   painter.drawPolygon(outline);
   painter.drawLine(placeOf(f, mat, {0, -1, false}), placeOf(f, mat, {0, -1, true}));
+  if (hot && hot->turns && isCornerOf(*hot)) {
+    // Round the corner that a drag here turns it by.
+    const QPointF at = placeOf(f, mat, {hot->across, hot->down}), middle = mat.toMat(f.toSheet(f.box.centre()));
+    const double angle = degrees(std::atan2(middle.y() - at.y(), at.x() - middle.x()));
+    constexpr double radius = 17, sweep = 110;
+    painter.setPen(QPen(theme::plum, 2));
+    painter.drawArc(QRectF(at.x() - radius, at.y() - radius, 2 * radius, 2 * radius),
+                    static_cast<int>((angle - sweep / 2) * 16), static_cast<int>(sweep * 16));
+  }
   for (const Grip& grip : grips()) {
     if (!shows(f, mat, grip)) continue;
     const QPointF at = placeOf(f, mat, grip);

@@ -20,8 +20,11 @@ struct SelectionFrame {
   static std::optional<SelectionFrame> of(const Project& project, const std::vector<Id>& items);
 };
 
-/// A grip: `across` and `down` are −1, 0 or 1 from the middle of the box; the turning grip stands above it, those that
-/// slant it beside it and below.
+/// Whether it is so small on the mat that its grips stand outside, and its body has no room for others.
+bool isSmall(const SelectionFrame& frame, const Mat& mat);
+
+/// A grip: `across` and `down` are −1, 0 or 1 from the middle of the box; the turning grip stands above it, or is the
+/// place outside a corner; those that slant it stand beside it and below.
 struct Grip {
   int across = 0;
   int down = 0;

@@ -77,6 +77,7 @@ std::vector<ItemPtr> Details::items() const {
 }
 
 void Details::refresh() {
+  if (desk_.isPointing()) return;
   const auto selected = items();
   const bool showsText = text_->applies();
   empty_->setVisible(selected.empty() && !showsText);

@@ -2,7 +2,6 @@
 
 #include <QHBoxLayout>
 #include <QLabel>
-#include <QLineEdit>
 #include <QPushButton>
 #include <QScrollArea>
 #include <QToolButton>
@@ -13,6 +12,7 @@
 #include "app/panels/panel_parts.h"
 #include "app/widgets/clear_layout.h"
 #include "app/widgets/measure_field.h"
+#include "app/widgets/typed_field.h"
 #include "project/edits/sheets.h"
 #include "project/limits.h"
 
@@ -40,7 +40,7 @@ GuidePage::GuidePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   column->setSpacing(4);
   auto* buttons = new QHBoxLayout;
   for (const bool upright : {true, false}) {
-    auto* button = new QPushButton(upright ? tr("Upright guide") : tr("Level guide"), this);
+    auto* button = new QPushButton(upright ? tr("Vertical guide") : tr("Horizontal guide"), this);
     button->setObjectName(upright ? "addUprightGuide" : "addLevelGuide");
     button->setToolTip(tr("In the middle of the sheet, to be typed on. Guides are also pulled out of the rulers."));
     connect(button, &QPushButton::clicked, this, [this, upright] { add(upright); });
@@ -108,15 +108,15 @@ QWidget* GuidePage::line(const GuidePlace& place, const Guide& guide) {
     return withGuideSet(p, place, moved);
   });
   row->addWidget(at);
-  auto* name = new QLineEdit(QString::fromStdString(guide.name), box);
-  name->setObjectName(number + " name");
-  name->setAccessibleName(tr("Name of %1").arg(number));
+  const auto rename = [this, place](const QString& typed) {
+    const std::string text = shortened(typed.trimmed().toStdString());
+    set(place, tr("Name a guide"), [&](Guide& one) { one.name = text; });
+    return QString();
+  };
+  auto* name = new TypedField(number + " name", tr("Name of %1").arg(number), rename, box);
+  name->show(QString::fromStdString(guide.name));
   name->setPlaceholderText(tr("name"));
   name->setMinimumWidth(40);
-  connect(name, &QLineEdit::editingFinished, this, [this, place, name] {
-    const std::string text = shortened(name->text().trimmed().toStdString());
-    set(place, tr("Name a guide"), [&](Guide& one) { one.name = text; });
-  });
   row->addWidget(name, 1);
   auto* all = small(isOfPiece ? "≡" : "–",
                     isOfPiece ? tr("On all sheets of the piece: click for this one alone")

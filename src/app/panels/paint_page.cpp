@@ -18,6 +18,7 @@
 #include "app/widgets/swatch.h"
 #include "project/edits/colours.h"
 #include "project/edits/fills.h"
+#include "project/edits/templates.h"
 #include "project/limits.h"
 #include "project/resolve.h"
 #include "project/usual_colours.h"
@@ -194,14 +195,26 @@ PaintPage::PaintPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   connect(opacitySlider_, &QSlider::sliderReleased, this, [this] { trial_.settle(tr("Opacity")); });
   blend_ = new QComboBox(this);
   blend_->setObjectName("mixing");
-  blend_->setAccessibleName(tr("How it mixes with what is behind it"));
+  blend_->setAccessibleName(tr("How it blends with what is behind it"));
   blend_->setToolTip(blend_->accessibleName());
   for (const std::string_view name : blendNames)
     blend_->addItem(inQt(name).replace('-', ' ').replace("color", "colour"));
   connect(blend_, &QComboBox::activated, this,
-          [this](int mode) { make(tr("Mixing"), [mode](Style& style) { style.blend = static_cast<Blend>(mode); }); });
+          [this](int mode) { make(tr("Blend"), [mode](Style& style) { style.blend = static_cast<Blend>(mode); }); });
   blend_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-  grid->addWidget(panelCaption(tr("mixing"), this), 1, 0);
+  grid->addWidget(panelCaption(tr("blend"), this), 1, 0);
+  pale_ = new MeasureField(tr("pale by"), Unit::Plain, " %", this);
+  pale_->setFixedWidth(62);
+  pale_->setToolTip(tr("How pale the template is; 0 makes it an item like any other"));
+  tryWith(*pale_, desk_, trial_, tr("How pale"),
+          [this](const Project& p, double v) { return withPaleness(p, desk_.selection(), v / 100); });
+  paleCaption_ = panelCaption(tr("template"), this);
+  paleSays_ = new QLabel(tr("to draw over, not delivered"), this);
+  theme::makeSecondary(*paleSays_);
+  paleSays_->setWordWrap(true);
+  grid->addWidget(paleCaption_, 2, 0);
+  grid->addWidget(paleSays_, 2, 1);
+  grid->addWidget(pale_, 2, 2);
   auto* last = new QHBoxLayout;
   last->addWidget(blend_, 1);
   finish_ = new QPushButton(this);
@@ -298,6 +311,10 @@ PaintRow* PaintPage::newRow(bool isLine, std::size_t fromFront, std::size_t coun
 }
 
 void PaintPage::buildLists(std::size_t fills, std::size_t lines) {
+  // What is being typed in stays: a width that is begun is the first outline, and no more is when it is emptied.
+  const bool isTyped =
+      std::any_of(lineRows_.begin(), lineRows_.end(), [](const PaintRow* row) { return row->width->isTyping(); });
+  if (isTyped) lines = builtLines_;
   const auto build = [&](QVBoxLayout& layout, std::vector<PaintRow*>& rows, bool isLine, std::size_t count) {
     clearLayout(layout);
     rows.clear();
@@ -323,6 +340,8 @@ void PaintPage::show(PaintRow& row, const Item& item, PaintPlace place) {
   QString text = place.isLine ? tr("none") : tr("no fill");
   bool broken = false;
   if (!there) {
+    // What is inside has paint of its own.
+    if (!place.isLine && showsChildren(item.form)) text = tr("each its own");
     paintSwatch(*row.swatch, std::nullopt);
   } else if (!place.isLine && isPicture(style.fills[place.index])) {
     const auto photo = photoIn(item, style.fills[place.index]);
@@ -362,6 +381,10 @@ void PaintPage::refresh(const std::vector<ItemPtr>& items) {
   const QSignalBlocker quiet(opacitySlider_);
   if (!opacitySlider_->isSliderDown()) opacitySlider_->setValue(static_cast<int>(std::lround(style.opacity * 100)));
   blend_->setCurrentIndex(static_cast<int>(style.blend));
+  pale_->show(first.paleBy * 100);
+  for (QWidget* one :
+       {static_cast<QWidget*>(pale_), static_cast<QWidget*>(paleCaption_), static_cast<QWidget*>(paleSays_)})
+    one->setVisible(first.isTemplate() || pale_->hasFocus());
   finish_->setText(style.effects.empty() ? tr("Finish") : tr("Finish · %1").arg(style.effects.size()));
   finish_->setChecked(desk_.shows(Aside::Finish));
 }

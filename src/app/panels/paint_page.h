@@ -6,6 +6,7 @@
 #include "app/desk/desk.h"
 
 class QComboBox;
+class QLabel;
 class QPushButton;
 class QSlider;
 class QVBoxLayout;
@@ -61,6 +62,8 @@ class PaintPage : public QWidget {
   std::size_t builtFills_ = static_cast<std::size_t>(-1), builtLines_ = static_cast<std::size_t>(-1);
   MeasureField* opacity_;
   QSlider* opacitySlider_;
+  MeasureField* pale_ = nullptr;
+  QLabel *paleCaption_ = nullptr, *paleSays_ = nullptr;
   QComboBox* blend_;
   QPushButton* finish_;
 };

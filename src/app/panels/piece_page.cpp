@@ -4,7 +4,6 @@
 #include <QComboBox>
 #include <QGridLayout>
 #include <QLabel>
-#include <QLineEdit>
 #include <QPushButton>
 #include <algorithm>
 
@@ -13,6 +12,7 @@
 #include "app/panels/panel_parts.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/swatch.h"
+#include "app/widgets/typed_field.h"
 #include "app/widgets/unit_box.h"
 #include "project/limits.h"
 
@@ -58,11 +58,9 @@ PiecePage::PiecePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   scaled_->setToolTip(tr("When the size changes. Otherwise they stay where they are."));
   grid->addWidget(scaled_, row++, 1, 1, 2);
   line(tr("bleed"), field(tr("bleed"), [](F& f) -> double& { return f.bleed; }), new QWidget(this));
-  folds_ = new QLineEdit(this);
-  folds_->setObjectName("folds");
-  folds_->setAccessibleName(tr("Folds, from the left edge"));
+  folds_ = new TypedField(
+      "folds", tr("Folds, from the left edge"), [this](const QString& text) { return useFolds(text); }, this);
   folds_->setToolTip(tr("Where this piece is folded, from the left edge: 97, 197. Empty for none."));
-  connect(folds_, &QLineEdit::editingFinished, this, &PiecePage::useFolds);
   line(tr("folds"), folds_);
 
   heading(tr("Margins and columns"));
@@ -122,14 +120,11 @@ MeasureField* PiecePage::field(const QString& name, double& (*of)(PieceForm& for
   return made;
 }
 
-void PiecePage::useFolds() {
+QString PiecePage::useFolds(const QString& text) {
   std::vector<double> folds;
-  for (const QString& word : folds_->text().split(listSign(), Qt::SkipEmptyParts)) {
+  for (const QString& word : text.split(listSign(), Qt::SkipEmptyParts)) {
     const auto fold = parseMeasure(readAsWritten(word), desk_.unit(), 0);
-    if (!fold) {
-      emit desk_.told(QString::fromStdString(fold.error().message));
-      return;
-    }
+    if (!fold) return tr("“%1” is no place of a fold: %2").arg(word, QString::fromStdString(fold.error().message));
     folds.push_back(*fold);
   }
   std::sort(folds.begin(), folds.end());
@@ -137,8 +132,9 @@ void PiecePage::useFolds() {
   constexpr double close = 0.01;  // points: what the field shows is rounded
   if (std::equal(folds.begin(), folds.end(), had.begin(), had.end(),
                  [](double a, double b) { return std::abs(a - b) < close; }))
-    return;
+    return {};
   desk_.commit(tr("Folds"), withFolds(desk_.settled(), desk_.sheet()->id, std::move(folds)));
+  return {};
 }
 
 void PiecePage::chooseUnit() {
@@ -173,7 +169,7 @@ void PiecePage::refresh() {
   grid_->show(form.setting.grid);
   guides_->refresh();
   unit_->setCurrentIndex(unit_->findData(static_cast<int>(unit)));
-  if (!folds_->hasFocus()) folds_->setText(foldsText(sheet->folds, unit));
+  folds_->show(foldsText(sheet->folds, unit));
   paintSwatch(*paper_, sheet->paper);
 }
 

@@ -9,11 +9,11 @@
 class QCheckBox;
 class QComboBox;
 class QLabel;
-class QLineEdit;
 class QPushButton;
 
 namespace widecut {
 
+class TypedField;
 class GuidePage;
 class MeasureField;
 
@@ -29,7 +29,7 @@ class PiecePage : public QWidget {
   /// A field for one length of the piece's form.
   MeasureField* field(const QString& name, double& (*of)(PieceForm& form));
   Project changed(const Project& project, const std::function<void(PieceForm&)>& change) const;
-  void useFolds();
+  QString useFolds(const QString& text);
   void chooseUnit();
   void choosePaper();
   void refresh();
@@ -40,7 +40,7 @@ class PiecePage : public QWidget {
   std::vector<std::pair<MeasureField*, double& (*)(PieceForm&)>> fields_;
   MeasureField *columns_, *grid_;
   GuidePage* guides_;
-  QLineEdit* folds_;
+  TypedField* folds_;
   QComboBox* unit_;
   QCheckBox *scaled_, *along_;
   QPushButton* paper_;

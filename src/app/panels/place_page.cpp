@@ -4,6 +4,7 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QToolButton>
+#include <algorithm>
 
 #include "app/desk/selecting.h"
 #include "app/look/theme.h"
@@ -13,6 +14,7 @@
 #include "app/widgets/pivot_grid.h"
 #include "project/edits/places.h"
 #include "project/lookup.h"
+#include "project/resolve.h"
 
 namespace widecut {
 namespace {
@@ -51,7 +53,7 @@ PlacePage::PlacePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   grid->addWidget(shear_, row++, 2);
   pivot_ = new PivotGrid(this);
   connect(pivot_, &PivotGrid::chosen, this, [this](std::optional<PivotPlace> place) { desk_.setPivot({place, {}}); });
-  grid->addWidget(panelCaption(tr("about"), this), row, 0);
+  grid->addWidget(panelCaption(tr("pivot"), this), row, 0);
   auto* about = new QHBoxLayout;
   about->setSpacing(8);
   about->addWidget(pivot_);
@@ -64,6 +66,19 @@ PlacePage::PlacePage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk)
   grid->addWidget(each_, row++, 1, 1, 2);
   grid->setRowMinimumHeight(row, 2);
   connect(&desk, &Desk::pivotChanged, this, &PlacePage::refresh);
+  connect(proportions_, &QToolButton::clicked, this, [this](bool on) {
+    if (!arePhotos()) keepsProportions_ = on;
+  });
+  // A photo keeps its proportions unless that is asked otherwise, of this one.
+  connect(&desk, &Desk::selectionChanged, this, [this] { proportions_->setChecked(keepsProportions_ || arePhotos()); });
+}
+
+bool PlacePage::arePhotos() const {
+  const auto& ids = desk_.selection();
+  return !ids.empty() && std::all_of(ids.begin(), ids.end(), [&](Id id) {
+    const ItemPtr item = findItem(desk_.project(), id);
+    return item && showsPicture(*item) && std::holds_alternative<std::shared_ptr<const Outline>>(item->form);
+  });
 }
 
 Together PlacePage::together() const {
@@ -135,15 +150,15 @@ QWidget* PlacePage::buildFlips() {
                  withFrameMap(desk_.settled(), desk_.selection(), desk_.pivot(), middle, Together::No,
                               [](const SelectionFrame& frame) { return Affine::turn(-frame.toSheet.turnAngle()); }));
   });
-  auto* across = smallButton("flip-across", tr("Flip across"), tr("Left becomes right (M)"), box);
+  auto* across = smallButton("flip-across", tr("Flip left–right"), tr("Left becomes right (M)"), box);
   across->setObjectName("flipAcross");
-  connect(across, &QToolButton::clicked, this, [this] { flip(-1, 1, tr("Flip across")); });
-  auto* down = smallButton("flip-down", tr("Flip upright"), tr("Top becomes bottom (Shift+M)"), box);
+  connect(across, &QToolButton::clicked, this, [this] { flip(-1, 1, tr("Flip left–right")); });
+  auto* down = smallButton("flip-down", tr("Flip top–bottom"), tr("Top becomes bottom (Shift+M)"), box);
   down->setObjectName("flipDown");
-  connect(down, &QToolButton::clicked, this, [this] { flip(1, -1, tr("Flip upright")); });
+  connect(down, &QToolButton::clicked, this, [this] { flip(1, -1, tr("Flip top–bottom")); });
   for (QToolButton* button : {proportions_, upright_, across, down}) row->addWidget(button);
   connect(&desk_, &Desk::flipWanted, this,
-          [this](bool alongX) { alongX ? flip(-1, 1, tr("Flip across")) : flip(1, -1, tr("Flip upright")); });
+          [this](bool alongX) { alongX ? flip(-1, 1, tr("Flip left–right")) : flip(1, -1, tr("Flip top–bottom")); });
   return box;
 }
 

@@ -29,11 +29,14 @@ class PlacePage : public QWidget {
   QWidget* buildFlips();
   void flip(double across, double down, const QString& name);
   Project sized(const Project& project, std::optional<double> width, std::optional<double> height) const;
+  /// Whether all that is selected are photos in frames of their own.
+  bool arePhotos() const;
   Together together() const;
 
   Desk& desk_;
   Trial trial_{desk_};
   MeasureField *x_, *y_, *width_, *height_, *turn_, *shear_;
+  bool keepsProportions_ = false;  ///< As it was asked for.
   QToolButton *proportions_, *upright_;
   QCheckBox* each_;
   PivotGrid* pivot_;

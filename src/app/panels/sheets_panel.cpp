@@ -93,6 +93,7 @@ SheetsPanel::SheetsPanel(Desk& desk, CommandActions& commands, QWidget* parent)
   view_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
   view_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
   view_->setSelectionMode(QAbstractItemView::ExtendedSelection);
+  view_->setProperty("keepsKeys", true);  // Delete and F2 are for the sheets that were clicked
   view_->setMouseTracking(true);
   view_->viewport()->setCursor(Qt::PointingHandCursor);
   view_->viewport()->setAutoFillBackground(false);

@@ -35,7 +35,6 @@ bool isPale(const QImage& picture) {
 QImage pictureOfRow(const ItemPtr& item, PhotoStore& photos) {
   Item shown = *item;
   shown.hidden = false;
-  shown.turn = 0;
   QImage picture =
       pictureOf({std::make_shared<const Item>(std::move(shown))}, photos, pictureSize, 2, {}, Photos::Wait);
   if (!isPale(picture)) return picture;
@@ -125,7 +124,7 @@ void StackModel::update(Node& node, const Wanted& wanted) {
   if (node.item == wanted.item && node.sign == wanted.sign) return;
   const ItemPtr before = std::exchange(node.item, wanted.item);
   const bool reads = before->name == node.item->name && before->hidden == node.item->hidden &&
-                     before->locked == node.item->locked && before->dimmed == node.item->dimmed &&
+                     before->locked == node.item->locked && before->paleBy == node.item->paleBy &&
                      before->form == node.item->form && before->style == node.item->style && node.sign == wanted.sign;
   node.sign = wanted.sign;
   if (!reads) emit dataChanged(indexOf(node), indexOf(node, columns - 1));
@@ -228,12 +227,16 @@ QVariant StackModel::data(const QModelIndex& index, int role) const {
     icon.addPixmap(shown, QIcon::Selected);
     return icon;
   }
-  if (role == Qt::FontRole && node.item->dimmed) {
+  if (role == Qt::FontRole && node.item->isTemplate()) {
     QFont font;
     font.setItalic(true);
     return font;
   }
   if (role == Qt::DisplayRole) return node.sign.isEmpty() ? name : node.sign + "  " + name;
+  if (role == Qt::ToolTipRole && node.item->isTemplate())
+    return tr("%1 · a template, %2 % pale: to draw over, not delivered")
+        .arg(name)
+        .arg(std::lround(node.item->paleBy * 100));
   if (role == Qt::ToolTipRole) return trouble == troubles_.end() ? name : tr("%1 · %2").arg(name, trouble->second);
   if (role == Qt::AccessibleDescriptionRole && trouble != troubles_.end()) return trouble->second;
   if (role == Qt::ForegroundRole && hidden) return theme::slate;

@@ -9,6 +9,7 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QLineEdit>
+#include <QPushButton>
 #include <QToolButton>
 #include <algorithm>
 
@@ -17,6 +18,7 @@
 #include "app/panels/panel_parts.h"
 #include "app/widgets/drag_caption.h"
 #include "app/widgets/measure_field.h"
+#include "app/widgets/swatch.h"
 #include "project/edits/words.h"
 #include "project/limits.h"
 #include "words/font_library.h"
@@ -80,6 +82,13 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   grid->setColumnMinimumWidth(0, captionWidth);
   grid->addWidget(size_, row, 1);
   grid->addWidget(leading_, row++, 2);
+  colour_ = new QPushButton(this);
+  colour_->setObjectName("letterColour");
+  colour_->setAccessibleName(tr("Colour of the letters"));
+  colour_->setToolTip(tr("Of the selected letters, or of all: a colour of their own, or that of the words"));
+  connect(colour_, &QPushButton::clicked, this, &TextPage::chooseColour);
+  grid->addWidget(panelCaption(tr("own colour"), this), row, 0);
+  grid->addWidget(colour_, row++, 1);
   standIn_ = new QLabel(this);
   standIn_->setObjectName("fontMissing");
   standIn_->setWordWrap(true);
@@ -90,7 +99,7 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
     return [family = name.toStdString()](TextStyle& style) { style.face.family = family; };
   };
   connect(family_, &QComboBox::textHighlighted, this,
-          [this, familyChange](const QString& name) { tryOut(familyChange(name)); });
+          [this, familyChange](const QString& name) { tryOut(familyChange(name), Tried::PointedAt); });
   connect(family_, &QComboBox::activated, this,
           [this, familyChange](int i) { apply(tr("Font"), familyChange(family_->itemText(i))); });
   connect(family_->lineEdit(), &QLineEdit::editingFinished, this, [this, familyChange] {
@@ -107,7 +116,7 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
           style.face.italic = italic;
         };
   };
-  connect(face_, &QComboBox::highlighted, this, [this, faceChange](int i) { tryOut(faceChange(i)); });
+  connect(face_, &QComboBox::highlighted, this, [this, faceChange](int i) { tryOut(faceChange(i), Tried::PointedAt); });
   connect(face_, &QComboBox::activated, this, [this, faceChange](int i) { apply(tr("Font"), faceChange(i)); });
   // A list that is shut without a choice takes back what it tried.
   for (QComboBox* box : {family_, face_}) box->view()->installEventFilter(this);
@@ -116,6 +125,15 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
 bool TextPage::eventFilter(QObject* watched, QEvent* event) {
   if (event->type() == QEvent::Hide) trial_.drop();
   return QWidget::eventFilter(watched, event);
+}
+
+void TextPage::chooseColour() {
+  desk_.settleAll();
+  const auto edit = [this](const Project&, std::optional<Colour> c) {
+    return withChosenTextStyle(desk_, [&](TextStyle& style) { style.colour = c ? colourText(*c) : std::string(); });
+  };
+  openColours(*colour_, *this, desk_, trial_,
+              {tr("Colour of letters"), tr("as the words"), parseColour(chosenTextStyle(desk_).colour), edit});
 }
 
 void TextPage::fillFamilies() {
@@ -146,7 +164,7 @@ MeasureField* TextPage::field(const QString& name, const QString& editName,
                               const std::function<void(TextStyle&, double)>& set) {
   auto* made = new MeasureField(name, Unit::Point, {}, this);
   const auto change = [set](double v) { return [set, v](TextStyle& style) { set(style, v); }; };
-  connect(made, &MeasureField::tried, this, [this, change](double v) { tryOut(change(v)); });
+  connect(made, &MeasureField::tried, this, [this, change](double v) { tryOut(change(v), Tried::Typed); });
   connect(made, &MeasureField::settled, this, [this, change, editName](double v) { apply(editName, change(v)); });
   connect(made, &MeasureField::dropped, this, [this] { trial_.drop(); });
   return made;
@@ -200,10 +218,14 @@ void TextPage::apply(const QString& name, const Change& change) {
   if (desk_.typedOn() != 0) emit keysBack();
 }
 
-void TextPage::tryOut(const Change& change) {
+void TextPage::tryOut(const Change& change, Tried how) {
   if (wordsAmong(desk_.settled(), desk_.selection()).empty()) return;
   if (!trial_.isShown()) desk_.settleAll();
-  trial_.show(withChosenTextStyle(desk_, change));
+  Project changed = withChosenTextStyle(desk_, change);
+  if (how == Tried::PointedAt)
+    trial_.point(std::move(changed));
+  else
+    trial_.show(std::move(changed));
 }
 
 void TextPage::refresh() {
@@ -217,6 +239,7 @@ void TextPage::refresh() {
   }
   size_->show(now.size);
   leading_->show(now.leading);
+  paintSwatch(*colour_, parseColour(now.colour));
   for (std::size_t i = 0; i < std::size(align_); ++i) align_[i]->setChecked(static_cast<Align>(i) == now.align);
   const bool isStandIn = fontFor(now.face).isStandIn;
   standIn_->setVisible(isStandIn);

@@ -8,6 +8,7 @@
 
 class QComboBox;
 class QLabel;
+class QPushButton;
 class QToolButton;
 
 namespace widecut {
@@ -33,6 +34,7 @@ class TextPage : public QWidget {
  private:
   using Change = TextStyleChange;
 
+  void chooseColour();
   void fillFamilies();
   void fillFaces(const FaceChoice& face);
   MeasureField* field(const QString& name, const QString& editName, const std::function<void(TextStyle&, double)>& set);
@@ -40,7 +42,8 @@ class TextPage : public QWidget {
   /// Changes all selected words; the next ones too.
   void lookForWords();
   void apply(const QString& name, const Change& change);
-  void tryOut(const Change& change);
+  enum class Tried : unsigned char { PointedAt, Typed };
+  void tryOut(const Change& change, Tried how);
 
   Desk& desk_;
   Id first_ = 0;  ///< Of the words among the selected items.
@@ -48,6 +51,7 @@ class TextPage : public QWidget {
   QComboBox *family_, *face_;
   MeasureField *size_, *leading_;
   QToolButton* align_[4];
+  QPushButton* colour_;
   QLabel* standIn_;
 };
 

@@ -53,7 +53,7 @@ void StartCard::paintEvent(QPaintEvent*) {
       QPointF(std::round((width() - picture_.width()) / 2.0), height() - wordsHeight - edge - picture_.height()),
       QSizeF(picture_));
   paintPicture(painter, area);
-  painter.setPen(theme::card);
+  painter.setPen(theme::onMat);  // in both looks
   painter.setFont(theme::font(13));
   const QRectF words(2, height() - wordsHeight - 2, width() - 4, 18);
   painter.drawText(words, Qt::AlignHCenter | Qt::AlignVCenter, text());

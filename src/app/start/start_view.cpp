@@ -8,6 +8,7 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QPushButton>
+#include <utility>
 
 #include "app/desk/preferences.h"
 #include "app/look/theme.h"
@@ -147,6 +148,14 @@ void StartView::addOwnSize(QBoxLayout& row) {
       kept = points;
       made->show(points);
     });
+    // A unit that is typed is that of the piece.
+    connect(made, &QLineEdit::textEdited, this, [this](const QString& typed) {
+      for (int i = 0; i < unit_->count(); ++i)
+        if (typed.trimmed().endsWith(unit_->itemText(i))) typedUnit_ = i;
+    });
+    connect(made, &MeasureField::settled, this, [this] {
+      if (const int typed = std::exchange(typedUnit_, -1); typed >= 0) unit_->setCurrentIndex(typed);
+    });
     connect(made, &MeasureField::entered, this, &StartView::beginOwnSize);
     line->addWidget(words);
     line->addWidget(made);
@@ -184,10 +193,11 @@ void StartView::beginOwnSize() {
   emit formatChosen([this, unit](Id& next) { return newPiece(ownWidth_, ownHeight_, unit, next); });
 }
 
-void StartView::open(bool anotherPiece) {
+void StartView::open(bool anotherPiece, bool canBeLeft) {
   another_ = anotherPiece;
+  canBeLeft_ = canBeLeft;
   heading_->setText(another_ ? tr("Which piece comes next?") : tr("What will it be?"));
-  leave_->setVisible(another_);
+  leave_->setVisible(canBeLeft_);
   files_->setVisible(!another_);
   if (!another_) showFiles();
   show();
@@ -266,7 +276,7 @@ void StartView::goTo(int key) {
 }
 
 void StartView::keyPressEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_Escape && another_)
+  if (event->key() == Qt::Key_Escape && canBeLeft_)
     emit left();
   else
     QScrollArea::keyPressEvent(event);

@@ -21,8 +21,9 @@ class StartView : public QScrollArea {
  public:
   explicit StartView(QWidget* parent = nullptr);
 
-  /// What is picked begins a project, or becomes another piece of the one that is open; then it can be left by Escape.
-  void open(bool anotherPiece);
+  /// What is picked begins a project, or becomes another piece of the one that is open. Where one is open, Escape leads
+  /// back to it.
+  void open(bool anotherPiece, bool canBeLeft);
 
  signals:
   void formatChosen(const PieceMaker& make);
@@ -51,7 +52,8 @@ class StartView : public QScrollArea {
   QComboBox* unit_;
   QPushButton* leave_;
   double ownWidth_ = 200 * pointsPerMillimetre, ownHeight_ = 200 * pointsPerMillimetre;
-  bool another_ = false;
+  bool another_ = false, canBeLeft_ = false;
+  int typedUnit_ = -1;  ///< Its place in the list of units.
 };
 
 /// The demo project beside the program, built or installed; empty when there is none.

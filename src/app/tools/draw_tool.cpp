@@ -39,6 +39,19 @@ Box DrawTool::usualBox(Point middle) const {
   return {middle - half, middle + half};
 }
 
+/// A shape about a place near the edge of the sheet would lie half outside: there it is laid by its corner.
+Box DrawTool::onSheetFrom(const Box& box) const {
+  const Box sheet = desk_.sheet()->box();
+  if (!sheet.contains(box.centre()) || box.width() > sheet.width() || box.height() > sheet.height()) return box;
+  const auto side = [](double low, double high, double least, double most) {
+    const double half = (high - low) / 2;
+    return low < least ? half : high > most ? -half : 0;
+  };
+  const Point by{side(box.low.x, box.high.x, sheet.low.x, sheet.high.x),
+                 side(box.low.y, box.high.y, sheet.low.y, sheet.high.y)};
+  return {box.low + by, box.high + by};
+}
+
 Outline DrawTool::shapeOutline(const Box& box) const {
   const Outline outline = starterOutline(*desk_.nextKind(), {box.width(), box.height()}, desk_.nextNumbers());
   return transformed(outline, Affine::move(box.centre()));
@@ -110,7 +123,7 @@ void DrawTool::release(const Pointer& p) {
   const double least = 2 / mat_.zoom();
   if (!typed_ && box.width() < least && box.height() < least) {
     const bool apart = !join();
-    const Id made = lay(usualBox(now_.onSheet));
+    const Id made = lay(onSheetFrom(usualBox(now_.onSheet)));
     if (apart) openStarterEntry(mat_, desk_, made, p.onMat);
   } else if (box.width() >= leastSide && box.height() >= leastSide) {
     lay(box);
@@ -261,10 +274,11 @@ QString DrawTool::hint() const {
   if (!desk_.nextKind()) return Mat::tr("Choose a shape below, by its picture or by typing its name");
   if (drawing_ && target_ != 0 && !join())
     return Mat::tr("Hold U, S, I or X to add it to the selected item, subtract, intersect or exclude it");
-  if (drawing_) return Mat::tr("Shift keeps its proportions · Alt draws from the middle · digits set its size exactly");
+  if (drawing_)
+    return Mat::tr("Shift keeps its proportions · M held draws from the middle · digits set its size exactly");
   return Mat::tr(
              "Drag to draw the %1, or click for its usual size and type another one · Shift keeps its proportions · "
-             "Alt draws from the middle")
+             "M held draws from the middle")
       .arg(shapeName(desk_));
 }
 

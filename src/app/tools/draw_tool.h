@@ -30,6 +30,7 @@ class DrawTool : public Tool {
   Box drawn() const;
   /// Where the corner that is drawn comes to rest.
   Pointer atRest(const Pointer& pointer);
+  Box onSheetFrom(const Box& box) const;
   Outline shapeOutline(const Box& box) const;
   Item shapeIn(const Box& box) const;
   Box usualBox(Point middle) const;

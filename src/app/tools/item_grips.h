@@ -26,6 +26,8 @@ class ItemGrips {
   virtual bool isHeld() const = 0;
   /// True when the wheel did something at a handle.
   virtual bool wheel(const Pointer&, double /*steps*/) { return false; }
+  /// True when they lie within the item, and are not offered where that is small on the mat.
+  virtual bool needsRoom() const { return false; }
   /// True when they stand in the place of the frame's handles.
   virtual bool replaceFrame() const { return false; }
   virtual void paint(QPainter& painter) const = 0;

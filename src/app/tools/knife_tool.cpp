@@ -55,6 +55,10 @@ void KnifeTool::drag(const Pointer& p) {
 
 /// Follows the pointer and shows what would come of the stroke.
 void KnifeTool::look(const Pointer& p) {
+  if (p.keys & Qt::AltModifier && !freehand_) {
+    freehand_ = true;
+    snapper_.end();
+  }
   now_ = freehand_ ? p.onSheet : snapper_.resting(p, points_.front()).onSheet;
   if (freehand_) {
     if (distance(points_.back(), now_) * mat_.zoom() >= freehandStep) points_.push_back(now_);
@@ -124,8 +128,7 @@ void KnifeTool::paint(QPainter& painter) {
 }
 
 QString KnifeTool::hint() const {
-  return Mat::tr(
-      "Drag right across a shape · Shift keeps to 45° · hold Alt to cut along a curve · Esc puts the knife away");
+  return Mat::tr("Drag right across a shape · Shift keeps to 45° · B held cuts along a bend · Esc puts the knife away");
 }
 
 }  // namespace widecut

@@ -78,7 +78,7 @@ void LineGrips::paint(QPainter& painter) const {
 }
 
 QString LineGrips::hint() const {
-  return Mat::tr("Drag the end · Alt moves the other end too · Shift keeps to steps of 45° · Esc puts it back");
+  return Mat::tr("Drag the end · M held moves the other end too · Shift keeps to steps of 45° · Esc puts it back");
 }
 
 }  // namespace widecut

@@ -165,7 +165,7 @@ void LineTool::paint(QPainter& painter) {
 
 QString LineTool::hint() const {
   if (drawing_)
-    return Mat::tr("Shift keeps to steps of 45° · Alt draws from the middle · digits set the length, Tab the angle");
+    return Mat::tr("Shift keeps to steps of 45° · M held draws from the middle · digits set the length, Tab the angle");
   if (desk_.tool() == ToolKind::Measure)
     return Mat::tr("Drag from one place to the other: the line says how far and at what angle · it is not delivered");
   return Mat::tr("Drag from one end to the other · Shift keeps to steps of 45° · a click lays a level line of 40 mm");

@@ -4,6 +4,7 @@
 #include "app/look/theme.h"
 #include "app/mat/selection_frame.h"
 #include "painting/raster.h"
+#include "project/forms/words.h"
 
 namespace widecut {
 namespace {
@@ -121,7 +122,14 @@ void paintNodes(QPainter& painter, const Mat& mat, const Project& project, const
   painter.setBrush(Qt::NoBrush);
   painter.setPen(QPen(theme::plum, 1.4));
   // As it shows, and thinly as it is drawn where corners are treated.
-  paintOutline(painter, mat, project, item.id);
+  const Words* words = wordsOf(item);
+  if (words && words->content().frame) {
+    // The nodes are those of the frame, and so is the edge; the letters stay as they are.
+    const Affine toSheet = frameToSheet(project, item.id) * words->content().stretch;
+    painter.drawPath(mat.sheetToMat().map(painterPath(transformed(edgeOf(*words->content().frame), toSheet))));
+  } else {
+    paintOutline(painter, mat, project, item.id);
+  }
   if (const Treated* treated = treatedOf(item); treated && outlineOf(*paths) != treated->outline()) {
     painter.setPen(QPen(theme::plum, 1, Qt::DotLine));
     painter.drawPath(mat.sheetToMat().map(painterPath(transformed(outlineOf(*paths), frame))));

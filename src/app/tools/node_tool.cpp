@@ -49,11 +49,10 @@ std::optional<SelectionFrame> NodeTool::frame() const {
 
 bool NodeTool::mayReshape(Id id) {
   const ItemPtr item = findItem(desk_.settled(), id);
-  if (!item || !starterOf(*item) || desk_.makesPlain()) return item != nullptr;
-  emit desk_.told(Mat::tr("“%1” follows its numbers. Enter makes it a plain outline, whose nodes move freely.")
-                      .arg(QString::fromStdString(item->name)));
-  emit desk_.toolSet();
-  return false;
+  if (item && starterOf(*item))
+    emit desk_.told(Mat::tr("“%1” is a plain outline now, and its numbers are gone · Ctrl+Z brings them back")
+                        .arg(QString::fromStdString(item->name)));
+  return item != nullptr;
 }
 
 bool NodeTool::mayReshapeChosen() {
@@ -116,6 +115,8 @@ void NodeTool::drag(const Pointer& p) {
   now_ = p;
   const QPointF way = p.onMat - pressed_.onMat;
   if (doing_ == Doing::Pressed && std::hypot(way.x(), way.y()) >= dragStart) begin();
+  if (doing_ == Doing::MovingNodes && p.keys & Qt::AltModifier && countOf(desk_.chosenNodes()) == 1)
+    doing_ = Doing::PullingHandle;
   switch (doing_) {
     case Doing::MovingNodes:
       moveNodes(p);
@@ -336,7 +337,7 @@ bool NodeTool::key(QKeyEvent& event) {
       return true;
     case Qt::Key_Return:
     case Qt::Key_Enter:
-      if (!startersWithNodes(desk_).empty() && !desk_.makesPlain())
+      if (!startersWithNodes(desk_).empty())
         makePlain(desk_);
       else
         desk_.setTool(ToolKind::Select);

@@ -64,7 +64,7 @@ QString NodeTool::hint() const {
     case Doing::MovingHandle:
     case Doing::PullingHandle:
       return Mat::tr(
-          "Shift keeps to steps of 45° · Alt breaks the handle from the other one · onto the node it is gone");
+          "Shift keeps to steps of 45° · B held breaks the handle from the other one · onto the node it is gone");
     case Doing::Bending:
       return Mat::tr("The edge follows where it was taken hold of · Esc puts it back");
     case Doing::MovingAxis:
@@ -74,11 +74,13 @@ QString NodeTool::hint() const {
       break;
   }
   if (hot_ && hot_->what == NodeHit::What::Edge) return Mat::tr("Click adds a node here · drag bends the edge");
-  if (hot_ && hot_->what == NodeHit::What::Handle) return Mat::tr("Drag the handle · Alt breaks it from the other one");
+  if (hot_ && hot_->what == NodeHit::What::Handle)
+    return Mat::tr("Drag the handle · B held breaks it from the other one");
   if (hot_)
     return Mat::tr(
-        "Drag the node · double click turns it smooth or to a corner · Alt pulls handles out · Del takes it away");
-  if (corner_) return Mat::tr("Drag to round all corners · Alt rounds this one alone · the bench has other treatments");
+        "Drag the node · double click turns it smooth or to a corner · B held pulls handles out · Del takes it away");
+  if (corner_)
+    return Mat::tr("Drag to round all corners · O held rounds this one only · the bench has other treatments");
   if (axis_) return Mat::tr("Drag the axis that both sides are mirrored at · its knob turns it");
   return Mat::tr(
       "Click or drag nodes, handles and edges · a box chooses several · Tab goes to the next · Enter is done");

@@ -82,6 +82,7 @@ void PenTool::press(const Pointer& at) {
   pressed_ = now_ = p;
   pressing_ = true;
   closing_ = false;
+  before_ = nodes_;
   if (isFreehand()) {
     stroke_ = {p.onSheet};
     return;
@@ -190,6 +191,14 @@ void PenTool::lay(const NodePath& onSheet) {
   desk_.commit(isFreehand() ? Mat::tr("Draw by hand") : Mat::tr("Draw outline"), std::move(changed));
   desk_.setTool(ToolKind::Select);
   desk_.select({made});
+}
+
+void PenTool::cancelDrag() {
+  if (!std::exchange(pressing_, false)) return;
+  closing_ = false;
+  stroke_.clear();
+  nodes_ = before_;
+  if (nodes_.empty()) clear();
 }
 
 bool PenTool::wants(const QKeyEvent& event) const {
@@ -305,7 +314,8 @@ QString PenTool::hint() const {
   if (nodes_.empty())
     return Mat::tr("Click for corners, drag for curves · an open end is drawn on · Esc puts the pen away");
   return Mat::tr(
-      "Shift keeps to 45° · Alt breaks the handle · Backspace takes back · the first node closes · Enter ends it open");
+      "Shift keeps to 45° · B held breaks the handle · Backspace takes back · the first node closes · Enter ends it "
+      "open");
 }
 
 }  // namespace widecut

@@ -19,6 +19,7 @@ class PenTool : public Tool {
   void release(const Pointer& pointer) override;
   void hover(const Pointer& pointer) override { now_ = atRest(pointer); }
   void doubleClick(const Pointer& pointer) override;
+  void cancelDrag() override;
   bool key(QKeyEvent& event) override;
   bool wants(const QKeyEvent& event) const override;
   void putAway() override;
@@ -56,6 +57,7 @@ class PenTool : public Tool {
   Snapper snapper_;
   std::size_t rested_ = 0;          ///< How many nodes it knows.
   std::vector<Node> nodes_, left_;  ///< On the sheet; what was left away by Escape can be taken up again.
+  std::vector<Node> before_;        ///< As they were before the press that is held.
   std::optional<Continued> continued_;
   std::vector<Point> stroke_;
   bool pressing_ = false, closing_ = false;

@@ -103,6 +103,12 @@ void ReframeTool::press(const Pointer& p) {
 
 void ReframeTool::drag(const Pointer& p) {
   const ItemPtr item = reframedItem(desk_);
+  if (dragging_ && !corner_ && p.keys & Qt::AltModifier) {
+    // What was begun as a move of the photo is a line along its horizon.
+    trial_.drop();
+    dragging_ = false;
+    horizon_ = {pressed_.onSheet, p.onSheet};
+  }
   if (horizon_) horizon_->second = p.onSheet;
   if (const auto pic = picture(); zone_ && pic) {
     Point across = (*pic->pixelsToSheet.inverse())(p.onSheet) - zone_->first;
@@ -145,7 +151,7 @@ void ReframeTool::settleHorizon() {
   if (!item || mat_.zoom() * distance(from, to) < 8) return;
   const double angle = std::atan2(to.y - from.y, to.x - from.x);
   const double off = std::remainder(angle, pi / 2);
-  if (desk_.commit(Mat::tr("Lay the horizon level"), withPictureTurned(desk_.settled(), item->id, -off)))
+  if (desk_.commit(Mat::tr("Level the horizon"), withPictureTurned(desk_.settled(), item->id, -off)))
     desk_.noteAgain({Mat::tr("Turn the photo"), [off](const Project& p, const std::vector<Id>& ids) {
                        Project out = p;
                        for (const Id id : ids) out = withPictureTurned(out, id, -off);
@@ -187,19 +193,17 @@ bool ReframeTool::wheel(const Pointer& p, double steps) {
   return true;
 }
 
+void ReframeTool::cancelDrag() {
+  horizon_.reset();
+  zone_.reset();
+  desk_.subjects().setMarking(false);
+  if (std::exchange(dragging_, false)) trial_.drop();
+}
+
 bool ReframeTool::key(QKeyEvent& event) {
-  if (event.key() == Qt::Key_Escape && horizon_) {
-    horizon_.reset();
-    return true;
-  }
-  if (event.key() == Qt::Key_Escape && (zone_ || desk_.subjects().isMarking())) {
-    zone_.reset();
+  if (horizon_ || zone_ || dragging_) return true;
+  if (event.key() == Qt::Key_Escape && desk_.subjects().isMarking()) {
     desk_.subjects().setMarking(false);
-    return true;
-  }
-  if (event.key() == Qt::Key_Escape && dragging_) {
-    trial_.drop();
-    dragging_ = false;
     return true;
   }
   if (event.key() == Qt::Key_Escape || event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter) {
@@ -281,7 +285,7 @@ QString ReframeTool::hint() const {
   if (desk_.subjects().isMarking())
     return Mat::tr("Drag a zone round what must stay whole · Shift makes it round · Esc lets it be");
   return Mat::tr(
-      "Drag moves the photo · wheel or a corner scales it · arrows shift it · Alt and a line level its horizon · "
+      "Drag moves the photo · wheel or a corner scales it · arrows shift it · H held: a line levels its horizon · "
       "Ctrl marks a subject · Esc ends");
 }
 

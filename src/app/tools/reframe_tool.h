@@ -21,6 +21,7 @@ class ReframeTool : public Tool {
   void release(const Pointer& pointer) override;
   void hover(const Pointer& pointer) override;
   bool wheel(const Pointer& pointer, double steps) override;
+  void cancelDrag() override;
   bool key(QKeyEvent& event) override;
   void putAway() override;
   void paint(QPainter& painter) override;

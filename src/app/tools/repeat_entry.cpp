@@ -24,6 +24,9 @@ std::vector<std::size_t> askedFor(const Pattern& pattern) {
       isAsked = true;
     }
   }
+  // A row starts along either side.
+  for (std::size_t i = 0; i < numbers.size(); ++i)
+    if (numbers[i].number.name == "direction") asked.push_back(i);
   return asked;
 }
 
@@ -38,9 +41,8 @@ void openRepeatEntry(Mat& mat, Desk& desk) {
   for (const std::size_t i : asked) {
     const PatternNumber& number = kindOf(repeat.pattern).numbers[i];
     const bool isLength = number.number.kind == NumberKind::Length;
-    fields.push_back({inQt(number.number.name),
-                      isLength ? desk.unit() : Unit::Plain,
-                      {},
+    fields.push_back({inQt(number.number.name), isLength ? desk.unit() : Unit::Plain,
+                      number.number.kind == NumberKind::Angle ? "°" : "",
                       number.value(repeat.pattern, firstBox(repeat))});
   }
   const auto trial = std::make_shared<Trial>(desk);

@@ -224,7 +224,7 @@ void RepeatGrips::drag(const Pointer& pointer) {
 void RepeatGrips::release() {
   const ItemPtr now = item();
   if (held_ == diamond) {
-    trial_.settle(Mat::tr("Lay the copies out"));
+    trial_.settle(Mat::tr("Arrange the copies"));
   } else if (held_ && moved_ && now && !hasPhoto(*now, *held_)) {
     if (trial_.settle(Mat::tr("Move"))) desk_.noteAgain({Mat::tr("Move"), movedBy(by_)});
   } else if (held_ && moved_) {

@@ -36,35 +36,6 @@ SelectTool::SelectTool(Mat& mat, Desk& desk) : Tool(mat, desk), trial_(desk), sn
 
 double SelectTool::reach() const { return 5 / mat_.zoom(); }
 
-Id SelectTool::targetAt(const Pointer& p) const {
-  const Project& project = desk_.project();
-  const Id item = itemAt(*desk_.sheet(), p.onSheet, reach());
-  const ItemPtr open = desk_.openWhole();
-  if (!open) return item;
-  const auto chain = chainTo(project, open->id);
-  // Another item on the way keeps its right to be picked, and so does a cutout's own picture.
-  if (item != 0 && item != chain.front()->id) return item;
-  for (auto whole = chain.rbegin(); whole != chain.rend(); ++whole) {
-    if ((*whole)->recipe() && isOnResult(**whole, p.onSheet)) return (*whole)->id;
-    if (const Id child = childAt(project, (*whole)->id, p.onSheet, reach())) return child;
-  }
-  return item;
-}
-
-bool SelectTool::isOnResult(const Item& cutout, Point onSheet) const {
-  const auto back = frameToSheet(desk_.project(), cutout.id).inverse();
-  return back && isInside(resolved(cutout)->outline, FillRule::Nonzero, (*back)(onSheet));
-}
-
-/// The item under the one that is selected here; the frontmost one again when it was the last.
-Id SelectTool::targetBelow(const Pointer& p) const {
-  const auto there = itemsAt(*desk_.sheet(), p.onSheet, reach());
-  if (there.empty()) return 0;
-  const auto selected =
-      std::find_if(there.begin(), there.end(), [&](Id id) { return contains(desk_.selection(), id); });
-  return selected == there.end() || selected + 1 == there.end() ? there.front() : *(selected + 1);
-}
-
 std::optional<Grip> SelectTool::frameGripAt(const Pointer& p) const {
   if (std::any_of(own_.begin(), own_.end(), [](const auto& grips) { return grips->replaceFrame(); }))
     return std::nullopt;
@@ -81,11 +52,13 @@ void SelectTool::press(const Pointer& p) {
   frame_ = SelectionFrame::of(desk_.project(), desk_.selection());
   if (isOnPivot(p)) {
     doing_ = Doing::Pivoting;
+    pivotBefore_ = desk_.pivot();
     snapper_.begin();
     return;
   }
+  const bool isTiny = frame_ && isSmall(*frame_, mat_);
   for (const auto& grips : own_)
-    if (grips->press(p)) {
+    if (!(isTiny && grips->needsRoom()) && grips->press(p)) {
       held_ = grips.get();
       doing_ = Doing::OwnGrip;
       return;
@@ -98,14 +71,23 @@ void SelectTool::press(const Pointer& p) {
   }
   const Id target = targetAt(p);
   const bool add = p.keys & Qt::ShiftModifier;
+  isOnSelected_ = isOnGround_ = false;
   wasSelected_ = contains(desk_.selection(), target);
   if (target == 0) {
     doing_ = Doing::Marquee;
     return;
   }
   doing_ = Doing::Pressed;
-  // With Alt a drag copies, and a click without one picks what lies below.
-  if (wasSelected_ || p.keys & Qt::AltModifier) return;
+  // What is selected is what a drag on it moves, also when something lies over it; a click picks what lies there.
+  isOnSelected_ = !wasSelected_ && !add && isOnSelected(p);
+  if (isOnSelected_) return;
+  // A click on what fills the sheet selects it, a drag draws a marquee over it.
+  if (!wasSelected_ && !add && fillsSheet(target)) {
+    isOnGround_ = true;
+    return;
+  }
+  // With Alt a drag copies, and a click without one picks what lies below; so does one with Ctrl.
+  if (wasSelected_ || p.keys & (Qt::AltModifier | Qt::ControlModifier)) return;
   std::vector<Id> chosen = add ? desk_.selection() : std::vector<Id>{};
   chosen.push_back(target);
   desk_.select(chosen);
@@ -120,7 +102,12 @@ void SelectTool::choose(const Pointer& p) {
 void SelectTool::drag(const Pointer& p) {
   now_ = p;
   const QPointF way = p.onMat - pressed_.onMat;
-  if (doing_ == Doing::Pressed && std::hypot(way.x(), way.y()) >= dragStart) beginMoving();
+  if (doing_ == Doing::Pressed && std::hypot(way.x(), way.y()) >= dragStart) {
+    if (isOnGround_)
+      doing_ = Doing::Marquee;
+    else
+      beginMoving();
+  }
   if (doing_ == Doing::Moving && !carry(p)) {
     Point by = p.onSheet - pressed_.onSheet;
     if (p.keys & Qt::ShiftModifier) (std::abs(by.x) > std::abs(by.y) ? by.y : by.x) = 0;
@@ -209,7 +196,7 @@ bool SelectTool::carry(const Pointer& p) {
 
 void SelectTool::beginMoving() {
   const Id target = targetAt(pressed_);
-  if (!contains(desk_.selection(), target)) desk_.select({target});
+  if (!isOnSelected_ && !contains(desk_.selection(), target)) desk_.select({target});
   moving_ = unlocked(desk_.settled(), desk_.selection());
   doing_ = Doing::Moving;
   snapper_.begin(moving_);
@@ -235,19 +222,28 @@ void SelectTool::release(const Pointer& p) {
         desk_.noteAgain({Mat::tr("Copy"), movedBy(movedBy_), true});
       }
       break;
-    case Doing::Gripping:
-      if (trial_.settle(gripped)) noteGripped(gripped, p.keys);
+    case Doing::Gripping: {
+      const QPointF way = p.onMat - pressed_.onMat;
+      const bool isOutside = (grip_->turns && grip_->across != 0) || isSmall(*frame_, mat_);
+      if (isOutside && std::hypot(way.x(), way.y()) < dragStart) {
+        // Outside an item a drag turns or resizes it; a click picks what lies there, as anywhere else.
+        trial_.drop();
+        choose(p);
+      } else if (trial_.settle(gripped)) {
+        noteGripped(gripped, p.keys);
+      }
       break;
+    }
     case Doing::OwnGrip:
       held_->release();
       break;
     case Doing::Pressed: {
-      if (p.keys & Qt::AltModifier) {
+      if (p.keys & (Qt::AltModifier | Qt::ControlModifier)) {
         desk_.select({targetBelow(p)});
         break;
       }
       // A click on what was selected: Shift takes it out, a plain click leaves it alone.
-      if (!wasSelected_) break;
+      if (!wasSelected_ && !isOnSelected_ && !isOnGround_) break;
       const Id target = targetAt(p);
       std::vector<Id> chosen{target};
       if (p.keys & Qt::ShiftModifier) {
@@ -295,6 +291,11 @@ void SelectTool::stop() {
   frame_.reset();
 }
 
+void SelectTool::cancelDrag() {
+  if (doing_ == Doing::Pivoting) desk_.setPivot(pivotBefore_);
+  putAway();
+}
+
 void SelectTool::putAway() {
   carrying_.cancel();
   trial_.drop();
@@ -307,8 +308,10 @@ void SelectTool::putAway() {
 
 void SelectTool::hover(const Pointer& p) {
   hot_ = nullptr;
+  const auto frame = SelectionFrame::of(desk_.project(), desk_.selection());
+  const bool isTiny = frame && isSmall(*frame, mat_);
   for (const auto& grips : own_)
-    if (grips->hover(p) && !hot_) hot_ = grips.get();
+    if (!(isTiny && grips->needsRoom()) && grips->hover(p) && !hot_) hot_ = grips.get();
   grip_ = hot_ ? std::nullopt : frameGripAt(p);
   onPivot_ = isOnPivot(p);
   hovered_ = hot_ || grip_ || onPivot_ ? 0 : targetAt(p);
@@ -328,22 +331,18 @@ void SelectTool::doubleClick(const Pointer& p) {
 
 bool SelectTool::key(QKeyEvent& event) {
   const ItemPtr item = desk_.onlyItem();
+  if (doing_ != Doing::Nothing) {
+    const bool rests = doing_ == Doing::Moving || doing_ == Doing::Gripping || doing_ == Doing::Pivoting;
+    if (rests && snapper_.takes(event)) drag(now_);
+    return true;
+  }
   if (event.key() == Qt::Key_Escape) {
-    if (doing_ == Doing::Moving || doing_ == Doing::Gripping || doing_ == Doing::OwnGrip) {
-      putAway();
-      return true;
-    }
     if (desk_.playback().isShowing()) {
       desk_.playback().stop();
       return true;
     }
     const auto chain = item ? chainTo(desk_.project(), item->id) : std::vector<ItemPtr>{};
     desk_.select(chain.size() > 1 ? std::vector<Id>{chain[chain.size() - 2]->id} : std::vector<Id>{});
-    return true;
-  }
-  const bool rests = doing_ == Doing::Moving || doing_ == Doing::Gripping || doing_ == Doing::Pivoting;
-  if (rests && snapper_.takes(event)) {
-    drag(now_);
     return true;
   }
   if (event.key() == Qt::Key_Tab || event.key() == Qt::Key_Backtab) {

@@ -20,6 +20,7 @@ class SelectTool : public Tool {
   void hover(const Pointer& pointer) override;
   void doubleClick(const Pointer& pointer) override;
   void choose(const Pointer& pointer) override;
+  void cancelDrag() override;
   bool key(QKeyEvent& event) override;
   void putAway() override;
   bool wheel(const Pointer& pointer, double steps) override;
@@ -44,6 +45,10 @@ class SelectTool : public Tool {
   /// What a press here would take hold of: a part of the selected cutout, an item, or nothing.
   Id targetAt(const Pointer& pointer) const;
   Id targetBelow(const Pointer& pointer) const;
+  /// Whether something that is selected lies here, on top or not.
+  bool isOnSelected(const Pointer& pointer) const;
+  /// Whether an item covers the whole sheet.
+  bool fillsSheet(Id item) const;
   bool isOnResult(const Item& cutout, Point onSheet) const;
   double reach() const;
   std::optional<Grip> frameGripAt(const Pointer& pointer) const;
@@ -80,6 +85,8 @@ class SelectTool : public Tool {
   StillGhosts ghosts_;
   Id hovered_ = 0;
   bool wasSelected_ = false;
+  bool isOnSelected_ = false, isOnGround_ = false;  ///< Of what is pressed; see press().
+  Pivot pivotBefore_;
   bool onPivot_ = false;
   std::optional<Grip> grip_;
   Affine gripped_;  ///< Of the sheet, by the drag of a grip.

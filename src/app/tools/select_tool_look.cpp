@@ -69,7 +69,8 @@ void SelectTool::paint(QPainter& painter) {
   const bool replaced = std::any_of(own_.begin(), own_.end(), [](const auto& grips) { return grips->replaceFrame(); });
   if (frame && !replaced) paintGrips(painter, *frame, mat_, grip_);
   if (!moving)
-    for (const auto& grips : own_) grips->paint(painter);
+    for (const auto& grips : own_)
+      if (!grips->needsRoom() || !frame || !isSmall(*frame, mat_)) grips->paint(painter);
   if (frame && isPivotSet()) {
     const QPointF at = mat_.toMat(pivotPoint(*frame, desk_.pivot()));
     painter.setPen(QPen(theme::plum, doing_ == Doing::Pivoting || onPivot_ ? 2.6 : 1.6));
@@ -98,15 +99,16 @@ QString SelectTool::hint() const {
                         : Mat::tr("Nothing here takes it");
   if (doing_ == Doing::Moving)
     return snapper_.isResting()
-               ? Mat::tr("Tab takes the next reason to rest here · Ctrl moves freely · Alt drags a copy")
-               : Mat::tr("Shift keeps to one direction · Alt drags a copy · Ctrl moves freely · Esc puts it back");
-  if (onPivot_) return Mat::tr("Drag the pivot anywhere: the selection turns about it, and with Alt is sized from it");
-  if (doing_ == Doing::Marquee) return Mat::tr("Takes what lies inside · Alt takes what it touches · Shift adds");
+               ? Mat::tr("Tab takes the next reason to rest here · Ctrl moves freely · C held drags a copy")
+               : Mat::tr("Shift keeps to one direction · C held drags a copy · Ctrl moves freely · Esc puts it back");
+  if (onPivot_)
+    return Mat::tr("Drag the pivot anywhere: the selection turns about it, and with M held is sized from it");
+  if (doing_ == Doing::Marquee) return Mat::tr("Takes what lies inside · T held takes what it touches · Shift adds");
   if (doing_ == Doing::Gripping)
     return grip_->turns ? Mat::tr("Shift turns in steps of 15° · Esc puts it back")
            : grip_->slants
-               ? Mat::tr("Shift slants in steps of 15° · Alt slants about the pivot · Esc puts it back")
-               : Mat::tr("Shift keeps the proportions · Alt keeps the pivot, usually the middle · Esc puts it back");
+               ? Mat::tr("Shift slants in steps of 15° · M held slants about the pivot · Esc puts it back")
+               : Mat::tr("Shift keeps the proportions · M held keeps the pivot, usually the middle · Esc puts it back");
   const std::size_t count = desk_.selection().size();
   const ItemPtr item = desk_.onlyItem();
   if (count > 1)
@@ -124,7 +126,7 @@ QString SelectTool::hint() const {
     return Mat::tr("Drag to move all of it · a double click or Enter goes in, Esc comes out · Shift+G ungroups");
   if (item)
     return Mat::tr(
-        "Drag to move, with Alt to copy · handles resize and turn · Shift-click adds · Alt-click picks what is below");
+        "Drag to move, C held copies · handles resize and turn · Shift-click adds · Ctrl-click picks what is below");
   return Mat::tr(
       "Click an item, or drag round several · 4 rectangle, 5 ellipse, 8 words · wheel moves the sheet, Ctrl+wheel "
       "zooms");

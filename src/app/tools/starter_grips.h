@@ -16,6 +16,7 @@ class StarterGrips : public ItemGrips {
 
   bool hover(const Pointer& pointer) override;
   bool press(const Pointer& pointer) override;
+  bool needsRoom() const override { return true; }
   void drag(const Pointer& pointer) override;
   void release() override;
   bool isHeld() const override { return held_.has_value(); }

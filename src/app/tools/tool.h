@@ -57,7 +57,10 @@ class Tool {
   virtual void doubleClick(const Pointer&) {}
   /// `steps` is the wheel's turn in notches, away from the person positive. True when the tool used it.
   virtual bool wheel(const Pointer&, double /*steps*/) { return false; }
-  /// True when the tool used the key.
+  /// Escape in the middle of a drag: it is as if it had not begun, and the tool stays in hand.
+  virtual void cancelDrag() { putAway(); }
+  /// True when the tool used the key. In the middle of a drag none but its own are of use: what it does with the others
+  /// between drags would pull away what is being dragged.
   virtual bool key(QKeyEvent&) { return false; }
   virtual void keyUp(const QKeyEvent&) {}
   /// True for a key that is the tool's now, although a command has it.

@@ -9,7 +9,7 @@ namespace widecut {
 
 std::optional<WordsTool::Target> WordsTool::targetOn(const ItemPtr& item, Point onSheet, Takes takes) const {
   constexpr double reach = 7;  // pixels
-  if (!item || !item->isDelivered() || item->locked || wordsOf(*item) || isCrowd(*item)) return std::nullopt;
+  if (!item || !item->isShown() || item->locked || wordsOf(*item) || isCrowd(*item)) return std::nullopt;
   const auto back = frameToSheet(desk_.project(), item->id).inverse();
   if (!back) return std::nullopt;
   const Outline& outline = resolved(*item)->outline;
@@ -28,7 +28,7 @@ std::optional<WordsTool::Target> WordsTool::targetOn(const ItemPtr& item, Point 
 
 std::optional<WordsTool::Target> WordsTool::targetAt(const Pointer& p) const {
   if (desk_.joinForNew()) return std::nullopt;
-  const bool isAny = (p.keys & Qt::AltModifier) != 0;
+  const bool isAny = bool(p.keys & (Qt::AltModifier | Qt::ControlModifier));
   if (const ItemPtr chosen = desk_.onlyItem())
     if (const auto target = targetOn(chosen, p.onSheet, isAny ? Takes::All : Takes::Edge)) return target;
   const ItemList& items = desk_.sheet()->items;
@@ -41,6 +41,8 @@ std::optional<WordsTool::Target> WordsTool::targetAt(const Pointer& p) const {
 Colour WordsTool::legibleAt(Point onSheet) const {
   constexpr Colour dark = usualInk, light{0xFF, 0xFF, 0xFF};
   const Id under = itemAt(*desk_.sheet(), onSheet, 0);
+  // Beside the sheet they lie on the mat.
+  if (under == 0 && !desk_.sheet()->box().contains(onSheet)) return light;
   const ItemPtr item = under != 0 ? findItem(desk_.project(), under) : nullptr;
   if (item && showsPicture(*item)) return light;
   const Colour ground = item ? colourOf(*lookOf(*item)).value_or(desk_.sheet()->paper) : desk_.sheet()->paper;

@@ -15,6 +15,7 @@ class WordsTool : public Tool {
   void release(const Pointer& pointer) override;
   void hover(const Pointer& pointer) override;
   void doubleClick(const Pointer& pointer) override;
+  void cancelDrag() override { doing_ = Doing::Nothing; }
   bool key(QKeyEvent& event) override;
   bool wants(const QKeyEvent& key) const override;
   bool takesText() const override { return typing_.isOn(); }
@@ -37,8 +38,8 @@ class WordsTool : public Tool {
     Id item = 0;
     bool isAlong = false;
   };
-  /// What a click there would write in, or along: an outline that is bare, with Alt any, or the line that it is close
-  /// to; what is filled only where it is selected.
+  /// What a click there would write in, or along: an outline that is bare, with Ctrl or Alt any, or the line that it is
+  /// close to; what is filled only where it is selected.
   std::optional<Target> targetAt(const Pointer& pointer) const;
   /// What of an item is taken: all where it is not filled; its edge too; or its inside too.
   enum class Takes : unsigned char { Bare, Edge, All };

@@ -143,7 +143,7 @@ QString WordsTool::hint() const {
                             : Mat::tr("Click to write in this outline: the words follow its edge from then on");
   if (desk_.joinForNew()) return Mat::tr("Click and type: the words do this to the selected item, and stay words");
   return Mat::tr(
-      "Click and type a line · drag a frame · click close to a line to write along it · Alt+click writes in an item");
+      "Click and type a line · drag a frame · click close to a line to write along it · Ctrl+click writes in an item");
 }
 
 }  // namespace widecut

@@ -146,6 +146,7 @@ void ColourPopover::addSliders(QVBoxLayout& column) {
   opacity_ = slider(tr("opacity"), 100, " %");
   contrast_ = new QLabel(this);
   contrast_->setObjectName("contrast");
+  contrast_->setWordWrap(true);
   contrast_->setToolTip(tr("With what is behind the selection, by WCAG: text wants 4.5, large words 3"));
   theme::makeSecondary(*contrast_);
   column.addWidget(contrast_);
@@ -206,7 +207,7 @@ void ColourPopover::choose(std::optional<Colour> colour, bool moveSliders) {
     if (behind_) {
       const double ratio = contrast(*colour, *behind_);
       constexpr double forText = 4.5, forLarge = 3;
-      contrast_->setText(tr("contrast %1 · %2")
+      contrast_->setText(tr("%1 : 1 on what is behind · %2")
                              .arg(ratio, 0, 'f', 1)
                              .arg(ratio >= forText    ? tr("good for text")
                                   : ratio >= forLarge ? tr("large words alone")
@@ -217,7 +218,6 @@ void ColourPopover::choose(std::optional<Colour> colour, bool moveSliders) {
 }
 
 void ColourPopover::keyPressEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_Escape) changed_ = false;
   QFrame::keyPressEvent(event);
   if (event->key() == Qt::Key_Escape || event->key() == Qt::Key_Return) close();
 }

@@ -31,7 +31,8 @@ struct ColourOffer {
 };
 
 /// A small panel with the project's colours, those of the photo, a ladder of lighter and darker ones, sliders of hue,
-/// strength, light (OKLCH) and opacity, a hex field and a dropper. Every change shows at once.
+/// strength, light (OKLCH) and opacity, a hex field and a dropper. Every change shows at once, and stays, however the
+/// panel is closed.
 class ColourPopover : public QFrame {
   Q_OBJECT
  public:

@@ -22,6 +22,7 @@ FilmStrip::FilmStrip(QWidget* parent) : QWidget(parent) {
   setObjectName("filmStrip");
   setAccessibleName(tr("Frames of the video"));
   setFocusPolicy(Qt::StrongFocus);
+  setProperty("keepsKeys", true);  // frames are looked through by keys from where a click was
   setMouseTracking(true);
   setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
   setFixedHeight(sizeHint().height());

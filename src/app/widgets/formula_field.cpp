@@ -5,8 +5,8 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QStringListModel>
-#include <QStyle>
 
+#include "app/widgets/field_problem.h"
 #include "cutting/formula.h"
 
 namespace widecut {
@@ -58,7 +58,11 @@ void FormulaField::show(const QString& formula, const std::vector<std::string>& 
   QStringList list;
   for (const std::string& name : names) list << QString::fromStdString(name);
   if (names_->stringList() != list) names_->setStringList(list);
+  // What cannot be read stays until another formula comes.
+  if (typing_ && !hasFocus() && !finished_ && formula != shown_) typing_ = false;
+  shown_ = formula;
   if (!typing_ && text() != formula) {
+    setProblem({});
     setText(formula);
     setCursorPosition(0);
   }
@@ -66,11 +70,7 @@ void FormulaField::show(const QString& formula, const std::vector<std::string>& 
 
 void FormulaField::setProblem(const QString& problem) {
   problem_ = problem;
-  if (property("wrong").toBool() == problem.isEmpty()) {
-    setProperty("wrong", !problem.isEmpty());
-    style()->unpolish(this);
-    style()->polish(this);
-  }
+  widecut::setProblem(*this, problem);
   auto* note = static_cast<QLabel*>(note_);
   note->setText(problem);
   // The names on offer come first.
@@ -157,12 +157,7 @@ void FormulaField::focusOutEvent(QFocusEvent* event) {
 }
 
 void FormulaField::settleTyping() {
-  if (!typing_) return;
-  finish();
-  if (problem_.isEmpty()) return;
-  typing_ = false;
-  setProblem({});
-  emit dropped();
+  if (typing_) finish();
 }
 
 }  // namespace widecut

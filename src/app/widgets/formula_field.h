@@ -22,7 +22,7 @@ class FormulaField : public QLineEdit {
   const QString& problem() const { return problem_; }
   /// True while what was typed is being let go, false while it is still being typed.
   bool isFinished() const { return finished_; }
-  /// Lets go of what is being typed, as Enter does; what cannot be read is dropped.
+  /// Lets go of what is being typed, as Enter does; what cannot be read stays, in red.
   void settleTyping();
 
  signals:
@@ -50,7 +50,7 @@ class FormulaField : public QLineEdit {
   QCompleter* completer_;
   QStringListModel* names_;
   QWidget* note_;
-  QString problem_;
+  QString problem_, shown_;
   bool typing_ = false;
   bool finished_ = false;
 };

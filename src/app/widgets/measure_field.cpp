@@ -1,20 +1,17 @@
 #include "app/widgets/measure_field.h"
 #include "app/desk/preferences.h"
+#include "app/widgets/field_problem.h"
 #include "geometry/measure.h"
 
 #include <QKeyEvent>
-#include <QStyle>
 #include <QWheelEvent>
 #include <cmath>
 
 namespace widecut {
 namespace {
 
-void markWrong(QWidget& field, bool wrong) {
-  if (field.property("wrong").toBool() == wrong) return;
-  field.setProperty("wrong", wrong);
-  field.style()->unpolish(&field);
-  field.style()->polish(&field);
+QString whyNot(const QString& text, const Problem& problem) {
+  return MeasureField::tr("“%1” cannot be read: %2").arg(text, QString::fromStdString(problem.message));
 }
 
 }  // namespace
@@ -30,16 +27,32 @@ MeasureField::MeasureField(const QString& name, Unit unit, QString suffix, QWidg
   connect(this, &QLineEdit::textEdited, this, [this](const QString& text) {
     typing_ = true;
     const auto value = parseMeasure(readAsWritten(text), unit_, value_.value_or(0));
-    markWrong(*this, !value);
+    setProblem(*this, value ? QString() : whyNot(text, value.error()));
     if (value) emit tried(*value);
   });
 }
 
-QString MeasureField::shownText() const { return value_ ? written(measureText(*value_, unit_)) + suffix_ : QString(); }
+/// With as many decimals as there is room for.
+QString MeasureField::shownText() const {
+  if (!value_) return {};
+  constexpr int padding = 14;
+  QString text;
+  for (int decimals = 2; decimals >= 0; --decimals) {
+    text = written(measureText(*value_, unit_, decimals)) + suffix_;
+    if (!isVisible() || fontMetrics().horizontalAdvance(text) + padding <= width()) break;
+  }
+  return text;
+}
+
+void MeasureField::resizeEvent(QResizeEvent* event) {
+  QLineEdit::resizeEvent(event);
+  if (!typing_ && problemOf(this).isEmpty() && text() != shownText()) setText(shownText());
+}
 
 void MeasureField::show(std::optional<double> value) {
-  if (typing_) return;
+  if (typing_ || (!problemOf(this).isEmpty() && value == value_)) return;
   value_ = value;
+  setProblem(*this, {});
   setEnabled(value.has_value());
   if (text() == shownText()) return;
   setText(shownText());
@@ -56,11 +69,13 @@ void MeasureField::finish() {
   if (!typing_) return;
   typing_ = false;
   const auto value = parseMeasure(readAsWritten(text()), unit_, value_.value_or(0));
-  markWrong(*this, false);
-  if (value)
-    emit settled(*value);
-  else
+  if (!value) {
+    setProblem(*this, whyNot(text(), value.error()));
     emit dropped();
+    return;
+  }
+  setProblem(*this, {});
+  emit settled(*value);
   setText(shownText());
 }
 
@@ -92,6 +107,7 @@ void MeasureField::step(double by) {
   if (!value_) return;
   const double unit = pointsPer(unit_);
   typing_ = false;
+  setProblem(*this, {});
   emit settled(*value_ + by * unit);
 }
 
@@ -101,12 +117,11 @@ void MeasureField::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Return:
     case Qt::Key_Enter:
       finish();
-      selectAll();
       emit entered();
       return;
     case Qt::Key_Escape:
       typing_ = false;
-      markWrong(*this, false);
+      setProblem(*this, {});
       setText(shownText());
       emit dropped();
       return;

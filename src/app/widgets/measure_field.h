@@ -21,21 +21,24 @@ class MeasureField : public QLineEdit {
   bool beginDrag();
   void dragBy(double pixels);
   void endDrag();
-  /// Lets go of what is being typed, as Enter does.
+  /// Lets go of what is being typed, as Enter does. What cannot be read stays, in red.
   void settleTyping() { finish(); }
+  /// Whether somebody is in the middle of typing a value.
+  bool isTyping() const { return typing_; }
 
  signals:
   void tried(double value);
   void settled(double value);
   /// Enter was pressed, after what was typed was settled.
   void entered();
-  /// Escape: what was tried is to be taken back.
+  /// Escape, or what cannot be read: what was tried is to be taken back.
   void dropped();
 
  protected:
   void keyPressEvent(QKeyEvent* event) override;
   void focusOutEvent(QFocusEvent* event) override;
   void wheelEvent(QWheelEvent* event) override;
+  void resizeEvent(QResizeEvent* event) override;
 
  private:
   QString shownText() const;

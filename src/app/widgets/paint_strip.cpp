@@ -69,6 +69,7 @@ void paintSwatchOf(QPushButton& swatch, const Style& style, PaintPlace place) {
 
 StopsBar::StopsBar(QWidget* parent) : QWidget(parent) {
   setFocusPolicy(Qt::StrongFocus);
+  setProperty("keepsKeys", true);  // keys go on with the stop that was clicked
   setObjectName("stops");
   setAccessibleName(tr("Stops of the gradient"));
   setToolTip(

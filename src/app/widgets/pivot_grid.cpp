@@ -44,7 +44,8 @@ void PivotGrid::paintEvent(QPaintEvent*) {
   for (int down = -1; down <= 1; ++down)
     for (int across = -1; across <= 1; ++across) {
       const bool isChosen = pivot_.place == PivotPlace{across, down};
-      painter.setPen(QPen(isChosen ? theme::plum : theme::slate, 1.3));
+      const bool isUsual = !pivot_.isSet() && across == 0 && down == 0;  // where things turn about
+      painter.setPen(QPen(isChosen || isUsual ? theme::plum : theme::slate, isUsual ? 2 : 1.3));
       painter.setBrush(isChosen ? theme::plum : theme::field);
       painter.drawEllipse(pointOf({across, down}), isChosen ? 4.5 : 3, isChosen ? 4.5 : 3);
     }

@@ -11,6 +11,7 @@
 #include "app/widgets/measure_field.h"
 #include "app/window/last_delivery.h"
 #include "geometry/measure.h"
+#include "project/edits/templates.h"
 #include "project/limits.h"
 
 namespace widecut {
@@ -45,6 +46,9 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   letters_ = new QCheckBox(tr("words as text"), this);
   letters_->setObjectName("letters");
   letters_->setToolTip(tr("Words can be searched and changed where it is read, and need their fonts there"));
+  templates_ = new QCheckBox(tr("with the templates, as pale as they are"), this);
+  templates_->setObjectName("withTemplates");
+  templates_->setToolTip(tr("What is there to be drawn over, and is not delivered otherwise"));
   outcome_ = new QLabel(this);
   theme::makeSecondary(*outcome_);
   form->addRow(tr("deliver"), what_);
@@ -53,6 +57,7 @@ DeliverDialog::DeliverDialog(Desk& desk, QWidget* parent) : QDialog(parent), des
   form->addRow(QString(), paper_);
   form->addRow(QString(), bleed_);
   form->addRow(QString(), letters_);
+  form->addRow(QString(), templates_);
   form->addRow(QString(), outcome_);
   auto* buttons = new QDialogButtonBox(this);
   auto* go = new QPushButton(tr("Choose the file…"), this);
@@ -87,7 +92,8 @@ Delivery DeliverDialog::delivery() const {
           ppiValue_,
           paper_->isChecked() ? Ground::Paper : Ground::Transparent,
           bleed_->isChecked(),
-          letters_->isChecked() ? WordsAs::Letters : WordsAs::Outlines};
+          letters_->isChecked() ? WordsAs::Letters : WordsAs::Outlines,
+          templates_->isChecked()};
 }
 
 void DeliverDialog::refresh() {
@@ -96,6 +102,7 @@ void DeliverDialog::refresh() {
   ppi_->show(inPixels_ ? ppiValue_ / pixelPpi : ppiValue_);  // what is being typed it leaves alone
   ppi_->setEnabled(picture);
   paper_->setEnabled(d.item == 0);
+  templates_->setVisible(hasTemplates(*desk_.sheet()));
   letters_->setEnabled(d.format == DeliveryFormat::Svg);
   bleed_->setEnabled(d.item == 0 && desk_.sheet()->bleed > 0 && d.format != DeliveryFormat::Pdf);
   const Box scene = sceneFor(desk_.settled(), d).area();

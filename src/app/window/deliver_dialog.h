@@ -33,6 +33,7 @@ class DeliverDialog : public QDialog {
   QCheckBox* paper_;
   QCheckBox* bleed_;
   QCheckBox* letters_;
+  QCheckBox* templates_;
   QLabel* outcome_;
   bool inPixels_;  ///< The piece is measured in pixels: 1 × is as many as it says.
   double ppiValue_;

@@ -130,7 +130,8 @@ void Errands::begin(const PieceMaker& make) {
 
 void Errands::askForProject() {
   whenMayBeLeft([this] {
-    const QString path = QFileDialog::getOpenFileName(&window_, tr("Open a project"), {}, projectFilter);
+    const QString path = QFileDialog::getOpenFileName(&window_, tr("Open a project"),
+                                                      QFileInfo(desk_.path()).absolutePath(), projectFilter);
     if (!path.isEmpty()) openFile(path);
   });
 }
@@ -248,7 +249,7 @@ void Errands::deliverSomething() {
   if (dialog.exec() != QDialog::Accepted) return;
   const QString ending = dialog.ending();
   const QString chosen =
-      QFileDialog::getSaveFileName(&window_, tr("Deliver to"), freshFile(desk_, lastFolder(), ending),
+      QFileDialog::getSaveFileName(&window_, tr("Deliver to"), freshFile(desk_, lastFolder(desk_), ending),
                                    QString("%1 (*.%2)").arg(ending.toUpper(), ending));
   if (chosen.isEmpty()) return;
   dialog.keep();
@@ -274,8 +275,8 @@ void Errands::showFonts() {
 }
 
 void Errands::deliverAgain() {
-  const QString folder = lastFolder();
-  if (folder.isEmpty()) {
+  const QString folder = lastFolder(desk_);
+  if (folder.isEmpty() || !hasDelivered()) {
     deliverSomething();
     return;
   }
@@ -284,7 +285,7 @@ void Errands::deliverAgain() {
 }
 
 void Errands::deliverTo(const QString& path, const Delivery& delivery) {
-  keepFolder(path);
+  keepFolder(desk_, path);
   const QString name = QFileInfo(path).fileName();
   background_.start(
       tr("Delivering %1").arg(name),

@@ -55,6 +55,11 @@ HintLine::HintLine(Desk& desk, Mat& mat, Background& background, QWidget* parent
   connect(&toldEnd_, &QTimer::timeout, this, &HintLine::showHint);
   connect(&mat, &Mat::hintChanged, this, &HintLine::showHint);
   connect(&desk, &Desk::told, this, [this](const QString& message) {
+    if (message.isEmpty()) {
+      toldEnd_.stop();
+      showHint();
+      return;
+    }
     hint_->setText(message);
     toldEnd_.start();
   });

@@ -11,14 +11,16 @@
 #include <QVBoxLayout>
 
 #include "app/commands/command_actions.h"
+#include "app/commands/other_words.h"
 #include "app/desk/desk.h"
 #include "app/look/theme.h"
 #include "app/tools/tool_table.h"
+#include "shapes/starter.h"
 
 namespace widecut {
 namespace {
 
-constexpr int commandRole = Qt::UserRole, toolRole = Qt::UserRole + 1;
+constexpr int commandRole = Qt::UserRole, toolRole = Qt::UserRole + 1, otherWordsRole = Qt::UserRole + 2;
 constexpr int none = -1;
 
 struct MatKey {
@@ -30,18 +32,20 @@ constexpr MatKey matKeys[] = {
     {QT_TRANSLATE_NOOP("KeySheet", "Next item, the one before"), "Tab, Shift+Tab"},
     {QT_TRANSLATE_NOOP("KeySheet", "Into a group or a cutout, and out of it"), "Enter, Esc"},
     {QT_TRANSLATE_NOOP("KeySheet", "Move by 1 mm, 10 mm, 0.1 mm"), "arrows, Shift+, Ctrl+"},
-    {QT_TRANSLATE_NOOP("KeySheet", "Pick the item below"), "Alt+click"},
-    {QT_TRANSLATE_NOOP("KeySheet", "Drag a copy"), "Alt+drag"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Pick the item below"), "Ctrl+click, Alt+click"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Drag a copy"), "drag and hold C, Alt+drag"},
     {QT_TRANSLATE_NOOP("KeySheet", "Keep to one direction, keep regular"), "Shift+drag"},
-    {QT_TRANSLATE_NOOP("KeySheet", "Next reason to rest at, during a drag"), "Tab, Shift+Tab"},
-    {QT_TRANSLATE_NOOP("KeySheet", "Drag without resting anywhere"), "Ctrl+drag"},
-    {QT_TRANSLATE_NOOP("KeySheet", "Take all that the marquee touches"), "Alt+marquee"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Next thing to snap to, during a drag"), "Tab, Shift+Tab"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Drag without snapping"), "Ctrl+drag"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Take all that the marquee touches"), "drag and hold T, Alt+drag"},
+    {QT_TRANSLATE_NOOP("KeySheet", "From the middle, about the pivot"), "drag and hold M, Alt+drag"},
+    {QT_TRANSLATE_NOOP("KeySheet", "A line along the horizon of a photo"), "drag and hold H, Alt+drag"},
     {QT_TRANSLATE_NOOP("KeySheet", "Add, subtract, intersect, exclude while drawing"), "hold U, S, I, X"},
     {QT_TRANSLATE_NOOP("KeySheet", "Lay the shape in the middle of the sheet"), "Enter"},
     {QT_TRANSLATE_NOOP("KeySheet", "Nodes: next, the one before"), "Tab, Shift+Tab"},
     {QT_TRANSLATE_NOOP("KeySheet", "Nodes: smooth or corner"), "double click"},
-    {QT_TRANSLATE_NOOP("KeySheet", "Nodes: break a handle, pull both out"), "Alt+drag"},
-    {QT_TRANSLATE_NOOP("KeySheet", "Corners: this one alone"), "Alt+drag of its arc"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Nodes: break a handle, pull both out"), "drag and hold B, Alt+drag"},
+    {QT_TRANSLATE_NOOP("KeySheet", "Corners: this one only"), "drag its arc and hold O, Alt+drag"},
     {QT_TRANSLATE_NOOP("KeySheet", "Pen: take the last node back, end it open"), "Backspace, Enter"},
     {QT_TRANSLATE_NOOP("KeySheet", "Move the sheet"), "Space+drag, wheel"},
     {QT_TRANSLATE_NOOP("KeySheet", "Zoom"), "Ctrl+wheel"},
@@ -81,6 +85,11 @@ KeySheet::KeySheet(CommandActions& commands, Desk& desk, QWidget* window)
   auto* hint = new QLabel(tr("Enter runs the marked one · Esc closes"), this);
   theme::makeSecondary(*hint);
   column->addWidget(hint);
+  nothing_ = new QLabel(tr("Nothing is called so. Nearest:"), this);
+  nothing_->setObjectName("keysNotFound");
+  theme::makeProblem(*nothing_);
+  nothing_->hide();
+  column->insertWidget(2, nothing_);
   fill();
   connect(search_, &QLineEdit::textChanged, this, &KeySheet::search);
   connect(list_, &QTreeWidget::itemClicked, this, [this](QTreeWidgetItem* row) { run(row); });
@@ -119,7 +128,9 @@ void KeySheet::fill() {
   for (const ToolEntry& tool : toolTable()) {
     if (!tool.isInRow()) continue;
     addRow(*tools, tool.words(), tool.keyText(), {}, none);
-    tools->child(tools->childCount() - 1)->setData(0, toolRole, static_cast<int>(tool.kind));
+    QTreeWidgetItem* row = tools->child(tools->childCount() - 1);
+    row->setData(0, toolRole, static_cast<int>(tool.kind));
+    row->setData(0, otherWordsRole, otherWordsFor(tool.kind));
   }
   QTreeWidgetItem* mat = addGroup(tr("On the mat"));
   for (const MatKey& key : matKeys) addRow(*mat, tr(key.words), tr(key.keys), {}, none);
@@ -131,6 +142,7 @@ void KeySheet::fill() {
     for (const QKeySequence& key : c.keyList()) keys << key.toString(QKeySequence::NativeText);
     addRow(*group, commands_.action(c.id)->text(), keys.join(", "), c.tip(), static_cast<int>(c.id));
     const bool applies = commands_.action(c.id)->isEnabled();
+    group->child(group->childCount() - 1)->setData(0, otherWordsRole, otherWordsFor(c.id));
     if (!applies) group->child(group->childCount() - 1)->setForeground(0, theme::slate);
   }
 }
@@ -138,21 +150,53 @@ void KeySheet::fill() {
 void KeySheet::search(const QString& text) {
   const QStringList words = text.split(' ', Qt::SkipEmptyParts);
   QTreeWidgetItem* first = nullptr;
+  int found = 0;
   for (int g = 0; g < list_->topLevelItemCount(); ++g) {
     QTreeWidgetItem* group = list_->topLevelItem(g);
     int shown = 0;
     for (int i = 0; i < group->childCount(); ++i) {
       QTreeWidgetItem* row = group->child(i);
-      const QString all = group->text(0) + ' ' + row->text(0) + ' ' + row->text(1) + ' ' + row->text(2);
-      const bool fits = std::all_of(words.begin(), words.end(),
-                                    [&](const QString& word) { return all.contains(word, Qt::CaseInsensitive); });
+      const bool fits = finds(*row, words);
       row->setHidden(!fits);
       shown += fits;
+      found += fits;
       if (fits && !first && !words.isEmpty()) first = row;
     }
     group->setHidden(shown == 0);
   }
+  nothing_->setVisible(found == 0);
+  if (found == 0) first = showNearest(text);
   list_->setCurrentItem(first);
+}
+
+bool KeySheet::finds(const QTreeWidgetItem& row, const QStringList& words) const {
+  const QString all = row.parent()->text(0) + ' ' + row.text(0) + ' ' + row.text(1) + ' ' + row.text(2) + ' ' +
+                      row.data(0, otherWordsRole).toString();
+  return std::all_of(words.begin(), words.end(),
+                     [&](const QString& word) { return all.contains(word, Qt::CaseInsensitive); });
+}
+
+/// Where nothing is found, those with the words that are spelled most like what was typed.
+QTreeWidgetItem* KeySheet::showNearest(const QString& text) {
+  constexpr int most = 5;
+  std::vector<std::pair<std::size_t, QTreeWidgetItem*>> near;
+  for (int g = 0; g < list_->topLevelItemCount(); ++g)
+    for (int i = 0; i < list_->topLevelItem(g)->childCount(); ++i) {
+      QTreeWidgetItem* row = list_->topLevelItem(g)->child(i);
+      if (row->data(0, commandRole).toInt() == none && !row->data(0, toolRole).isValid()) continue;
+      std::size_t least = static_cast<std::size_t>(-1);
+      for (const QString& word :
+           (row->text(0) + ' ' + row->data(0, otherWordsRole).toString()).split(' ', Qt::SkipEmptyParts))
+        least = std::min(least, lettersApart(word.toLower().toStdString(), text.trimmed().toLower().toStdString()));
+      near.emplace_back(least, row);
+    }
+  std::stable_sort(near.begin(), near.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+  near.resize(std::min<std::size_t>(near.size(), most));
+  for (const auto& [apart, row] : near) {
+    row->setHidden(false);
+    row->parent()->setHidden(false);
+  }
+  return near.empty() ? nullptr : near.front().second;
 }
 
 void KeySheet::run(QTreeWidgetItem* row) {

@@ -5,6 +5,7 @@
 
 #include "app/commands/command.h"
 
+class QLabel;
 class QLineEdit;
 class QTreeWidget;
 class QTreeWidgetItem;
@@ -30,11 +31,15 @@ class KeySheet : public QFrame {
   void fill();
   /// Shows what has all the words that were typed.
   void search(const QString& text);
+  /// Whether a row has all these words, or other words for what it does.
+  bool finds(const QTreeWidgetItem& row, const QStringList& words) const;
+  QTreeWidgetItem* showNearest(const QString& text);
   void run(QTreeWidgetItem* row);
 
   CommandActions& commands_;
   Desk& desk_;
   QLineEdit* search_;
+  QLabel* nothing_;
   QTreeWidget* list_;
 };
 

@@ -45,12 +45,22 @@ void keepLast(const Desk& desk, const LastDelivery& last) {
   kept.setValue("deliver/paper", last.withPaper);
 }
 
-QString lastFolder() {
-  const QString folder = QSettings().value("deliver/folder").toString();
+QString lastFolder(const Desk& desk) {
+  const QSettings kept;
+  const QString folder = kept.value("deliver/folder").toString();
+  // What was used last, by this project; of another one it is where the project lies.
+  const bool isOwn = kept.value("deliver/of").toString() == desk.path();
+  if (!isOwn && !desk.path().isEmpty()) return QFileInfo(desk.path()).absolutePath();
   return QFileInfo(folder).isDir() ? folder : QString();
 }
 
-void keepFolder(const QString& file) { QSettings().setValue("deliver/folder", QFileInfo(file).absolutePath()); }
+void keepFolder(const Desk& desk, const QString& file) {
+  QSettings kept;
+  kept.setValue("deliver/folder", QFileInfo(file).absolutePath());
+  kept.setValue("deliver/of", desk.path());
+}
+
+bool hasDelivered() { return QSettings().contains("deliver/folder"); }
 
 Delivery deliveryNow(const Desk& desk, const LastDelivery& how) {
   const ItemPtr item = desk.onlyItem();

@@ -16,9 +16,12 @@ struct LastDelivery {
 };
 LastDelivery lastDelivery(const Desk& desk);
 void keepLast(const Desk& desk, const LastDelivery& last);
-/// The folder of the last delivery; empty before the first one.
-QString lastFolder();
-void keepFolder(const QString& file);
+/// The folder of the last delivery of this project, or else the one that its file lies in; empty where there is
+/// neither.
+QString lastFolder(const Desk& desk);
+void keepFolder(const Desk& desk, const QString& file);
+/// Whether anything was delivered before.
+bool hasDelivered();
 
 /// What is delivered: the only selected item on nothing, or the sheet.
 Delivery deliveryNow(const Desk& desk, const LastDelivery& how);

@@ -2,6 +2,7 @@
 
 #include <QApplication>
 #include <QCloseEvent>
+#include <QDir>
 #include <QFileInfo>
 #include <QLabel>
 #include <QLineEdit>
@@ -22,8 +23,10 @@
 #include "app/start/start_view.h"
 #include "app/widgets/formula_field.h"
 #include "app/widgets/measure_field.h"
+#include "app/widgets/typed_field.h"
 #include "app/window/hint_line.h"
 #include "app/window/key_sheet.h"
+#include "app/window/keys_home.h"
 #include "app/window/preferences_dialog.h"
 #include "app/window/recovery_strip.h"
 #include "app/window/tool_row.h"
@@ -38,8 +41,13 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   setMinimumSize(900, 600);
   setContextMenuPolicy(Qt::NoContextMenu);
   mat_ = new Mat(desk_, this);
+  keysHome_ = new KeysHome(*this, *mat_, desk_);
   commands_ = new CommandActions(
-      {desk_, *mat_, errands_, *this}, [this] { settleTyping(); }, this);
+      {desk_, *mat_, errands_, *this}, [this] { settleTyping(); },
+      [this] {
+        if (keysHome_) keysHome_->afterCommand();
+      },
+      this);
   commands_->addMenus(*menuBar());
   buildLayout();
   connect(&errands_, &Errands::opened, mat_, &Mat::fitSheet);
@@ -60,6 +68,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
 }
 
 MainWindow::~MainWindow() {
+  delete std::exchange(keysHome_, nullptr);  // nobody is to be given any keys
   // A field that is being typed in would hand its text to a desk that is gone.
   if (QWidget* typing = QApplication::focusWidget()) typing->clearFocus();
   // What works in the background for a panel uses the desk's photos: panels end first, and wait for it.
@@ -184,13 +193,16 @@ void MainWindow::showStart(bool anotherPiece) {
   isAnotherPiece_ = anotherPiece;
   desk_.setTool(ToolKind::Select);
   work_->hide();
-  start_->open(anotherPiece);
+  commands_->setHidden(true);  // what they act on is not to be seen
+  start_->open(anotherPiece, hasBegun_);
 }
 
 void MainWindow::hideStart() {
   if (start_->isHidden()) return;
   start_->hide();
   work_->show();
+  commands_->setHidden(false);
+  hasBegun_ = true;
   mat_->setFocus();
 }
 
@@ -252,12 +264,18 @@ void MainWindow::settleTyping() {
   QWidget* typing = QApplication::focusWidget();
   if (auto* field = qobject_cast<MeasureField*>(typing)) field->settleTyping();
   if (auto* formula = qobject_cast<FormulaField*>(typing)) formula->settleTyping();
+  if (auto* words = qobject_cast<TypedField*>(typing)) words->settleTyping();
   desk_.settleAll();
 }
 
 bool MainWindow::isFinished() const { return mat_->isFinished() && !errands_.background().isBusy(); }
 
 void MainWindow::keepJournals(const QString& home) {
+  if (!QDir().mkpath(home) || !QFileInfo(home).isWritable()) {
+    emit desk_.told(tr("Nothing can be written to %1: recovery is off, and files are not watched for other windows")
+                        .arg(QDir::toNativeSeparators(home)));
+    return;
+  }
   desk_.setClaims(home.toStdString());
   const std::string journals = (home + "/journals").toStdString();
   auto left = leftBehind(journals);
@@ -279,7 +297,7 @@ void MainWindow::keepJournals(const QString& home) {
       mat_->fitSheet();
       taken();
       // Its journal goes once this window's own holds the same.
-      QTimer::singleShot(3000, this, [gone = LeftBehind(work)]() mutable { gone.putAway(); });
+      if (keeper_) keeper_->whenKept([gone = LeftBehind(work)]() mutable { gone.putAway(); });
     });
   };
   whole_->insertWidget(0, new RecoveryStrip(std::move(left), takeUp, this));

@@ -15,6 +15,7 @@ class QVBoxLayout;
 namespace widecut {
 
 class JournalKeeper;
+class KeysHome;
 class Mat;
 class StartView;
 
@@ -58,8 +59,10 @@ class MainWindow : public QMainWindow {
   QVBoxLayout* whole_ = nullptr;
   QWidget* work_ = nullptr;  ///< The tool row, the panels, the mat and the bench; the start view takes their place.
   StartView* start_ = nullptr;
+  bool hasBegun_ = false;        ///< There is a project to go back to.
   bool isAnotherPiece_ = false;  ///< What is chosen at the start is one of the project that is open.
   QLabel* title_ = nullptr;
+  KeysHome* keysHome_ = nullptr;
   CommandActions* commands_ = nullptr;
   ProjectPtr mayBeLost_;                   ///< What the person said need not be saved.
   std::unique_ptr<JournalKeeper> keeper_;  ///< After the desk, so that it ends first.

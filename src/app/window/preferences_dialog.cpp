@@ -73,7 +73,7 @@ void PreferencesDialog::addRests(QFormLayout& rows) {
     const int place = static_cast<int>(kind);
     grid->addWidget(box, place / across, place % across);
   }
-  rows.addRow(tr("drags rest at"), all);
+  rows.addRow(tr("snap to"), all);
 }
 
 void PreferencesDialog::addUnit(QFormLayout& rows) {

@@ -50,7 +50,7 @@ std::vector<StoryMark> marksAt(const std::string& text, std::vector<std::pair<st
 
 StoryText::StoryText(QWidget* parent) : QPlainTextEdit(parent), margin_(new QWidget(this)) {
   setObjectName("story");
-  setAccessibleName(tr("The whole story"));
+  setAccessibleName(tr("The whole text"));
   setFrameShape(QFrame::NoFrame);
   setUndoRedoEnabled(false);
   setTabChangesFocus(false);

@@ -93,7 +93,7 @@ Project withBaselines(const Project& project, std::span<const Id> items, AlignTo
 }
 
 void addPainted(const Item& item, const Affine& parent, Box& box) {
-  if (!item.isDelivered()) return;
+  if (!item.isShown()) return;
   const Affine frame = parent * item.toParent();
   for (const Line& line : item.style->lines) {
     LineShape drawn = line.shape;

@@ -105,6 +105,19 @@ Project combined(const Project& project, std::span<const Id> items, Outcome outc
   return withOneInstead(project, stacked, cutoutOf(inFormulaOrder(stacked, outcome), roleOf(outcome), look), made);
 }
 
+Project withPhotoWithinAll(const Project& project, std::span<const Id> items, Id& made) {
+  Id photo = 0;
+  for (const ItemPtr& item : combinable(project, items))
+    if (showsPicture(*item)) photo = item->id;
+  std::vector<Id> others;
+  for (const ItemPtr& item : combinable(project, items))
+    if (item->id != photo) others.push_back(item->id);
+  if (photo == 0 || others.size() < 2) return project;
+  Id whole = 0;
+  const Project joined = combined(project, others, Outcome::Union, {others.front(), 0}, whole);
+  return combined(joined, std::vector<Id>{photo, whole}, Outcome::Intersect, {whole, photo}, made);
+}
+
 Project withJoined(const Project& project, Id id, const Item& shape, Role role, Id& made) {
   const ItemPtr item = findItem(project, id);
   const auto back = frameToSheet(project, id).inverse();

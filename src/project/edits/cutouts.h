@@ -27,6 +27,10 @@ LookChoice usualLook(const Project& project, std::span<const Id> items, Outcome 
 /// The items replaced by one live cutout in the place of the frontmost. Fewer than two items change nothing.
 Project combined(const Project& project, std::span<const Id> items, Outcome outcome, const LookChoice& look, Id& made);
 
+/// The frontmost photo within all the other items together, as a cutout within which these are one. Nothing changes for
+/// fewer than three items, or where none shows a photo.
+Project withPhotoWithinAll(const Project& project, std::span<const Id> items, Id& made);
+
 /// A shape (sheet space, its id is given anew) joined to an item by a role: as a last part of it when it is a cutout;
 /// else both become one in its place, which keeps the item's look and shows its photo. `made` receives that.
 Project withJoined(const Project& project, Id item, const Item& shape, Role role, Id& made);

@@ -128,6 +128,15 @@ ItemList withLabels(const Project& project, const ItemList& items) {
 
 }  // namespace
 
+void addLevel(Style& style) {
+  if (std::any_of(style.fills.begin(), style.fills.end(), [](const Fill& fill) { return fill.level.has_value(); }))
+    return;
+  Fill fill;
+  fill.paint = toneOn(colourOf(style).value_or(usualFill));
+  fill.level = FillLevel{};
+  style.fills.push_back(std::move(fill));
+}
+
 std::optional<std::vector<LevelEntry>> levelsFrom(const std::string& text) {
   constexpr std::size_t most = 200, mostBytes = 20000;
   if (text.size() > mostBytes) return std::nullopt;

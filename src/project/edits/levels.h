@@ -21,6 +21,9 @@ struct LevelEntry {
 /// %.
 std::optional<std::vector<LevelEntry>> levelsFrom(const std::string& text);
 
+/// A fill in front that reaches half of the item's area, in a tone that can be seen on what it lies on; nothing changes
+/// where there is a level.
+void addLevel(Style& style);
 /// Another share for the frontmost level that shows; nothing changes where there is none.
 void setLevel(Style& style, double share);
 

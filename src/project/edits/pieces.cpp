@@ -84,7 +84,7 @@ void givingParts(const Formula::Node& node, bool gives, std::vector<int>& out) {
 std::vector<Operand> operandsOf(const Recipe& recipe) {
   std::vector<Operand> operands;
   for (const ItemPtr& part : recipe.parts)
-    operands.push_back({!part->isDelivered() ? Outline{} : transformed(resolved(*part)->outline, part->toParent())});
+    operands.push_back({!part->isShown() ? Outline{} : transformed(resolved(*part)->outline, part->toParent())});
   return operands;
 }
 

@@ -2,6 +2,7 @@
 
 #include "project/edits/fills.h"
 #include "project/edits/tree.h"
+#include "project/edits/words.h"
 #include "project/forms/treated.h"
 #include "project/names.h"
 #include "project/resolve.h"
@@ -46,6 +47,23 @@ std::string nameOfStarter(const StarterKind& kind, Values numbers) {
   }
 }
 
+namespace {
+
+/// The frame of a stretched shape after a change of its numbers, where it had its own proportions: it has them again,
+/// about the same middle and as large, so that a regular hexagon becomes a regular pentagon.
+std::optional<Box> regularAfter(const StarterKind& kind, StarterSize size, Values before, Values after) {
+  constexpr double rounding = 1e-3;
+  if (!kind.keeps.empty() || kind.frameAfter) return std::nullopt;
+  const Box was = bounds(kind.draw({1, 1}, before)), is = bounds(kind.draw({1, 1}, after));
+  if (!(was.width() > 0 && was.height() > 0 && is.width() > 0 && is.height() > 0)) return std::nullopt;
+  const double across = size.width / was.width(), down = size.height / was.height();
+  if (std::abs(across - down) > rounding * across) return std::nullopt;
+  const Point half{is.width() * across / 2, is.height() * across / 2}, middle = (is.centre() - was.centre()) * across;
+  return Box{middle - half, middle + half};
+}
+
+}  // namespace
+
 Project withNumbers(const Project& project, Id id, Values numbers) {
   return withItem(project, id, [&](const Item& item) {
     const Starter* starter = starterOf(item);
@@ -55,11 +73,14 @@ Project withNumbers(const Project& project, Id id, Values numbers) {
     content.numbers = within(*content.kind, numbers);
     if (content.numbers == before) return item;
     Item out = item;
+    auto frame = regularAfter(*content.kind, content.size, before, content.numbers);
     if (content.kind->frameAfter) {
       const Point half{content.size.width / 2, content.size.height / 2};
-      const Box frame = content.kind->frameAfter({-half, half}, before, content.numbers);
-      content.size = {frame.width(), frame.height()};
-      out.position = item.toParent()(content.stretch(frame.centre()));
+      frame = content.kind->frameAfter({-half, half}, before, content.numbers);
+    }
+    if (frame) {
+      content.size = {frame->width(), frame->height()};
+      out.position = item.toParent()(content.stretch(frame->centre()));
     }
     out.name = followed(item.name, nameOfStarter(*content.kind, before), nameOfStarter(*content.kind, content.numbers));
     out.form = withBase(item.form, starterForm(std::move(content)));
@@ -68,8 +89,28 @@ Project withNumbers(const Project& project, Id id, Values numbers) {
   });
 }
 
+namespace {
+
+/// Words whose frame has the outline of a kind; those on lines of their own, or in an item's outline, stay.
+Item withEdgeOf(const StarterKind& kind, Values numbers, const Item& item, const Words& words) {
+  if (!words.content().frame || words.content().on != 0) return item;
+  return withWordsChanged(item, [&](Words::Content& content) {
+    TextFrame& frame = *content.frame;
+    const std::vector<double> all = within(kind, numbers);
+    const Outline outline = starterOutline(kind, {frame.width, frame.height}, all);
+    const bool isBox = kind.name == "box" && all == usualValues(kind);
+    frame.outline =
+        isBox
+            ? nullptr
+            : std::make_shared<const Outline>(transformed(outline, Affine::move({frame.width / 2, frame.height / 2})));
+  });
+}
+
+}  // namespace
+
 Project withKind(const Project& project, Id id, const StarterKind& kind, Values numbers) {
   return withItem(project, id, [&](const Item& item) {
+    if (const Words* words = wordsOf(item)) return withEdgeOf(kind, numbers, item, *words);
     if (!isPlainShape(item)) return item;
     const Box box = boxInFrame(item);
     if (!(box.width() > 0 && box.height() > 0)) return item;

@@ -28,7 +28,7 @@ std::optional<Looked> lookedAt(const Project& project, Id id) {
     const ItemPtr frame = findItem(project, sharer);
     if (sharer == id)
       out.own = out.windows.size();
-    else if (!frame->isDelivered())
+    else if (!frame->isShown())
       continue;
     out.windows.push_back({transformed(resolved(*frame)->outline, frameToSheet(project, sharer))});
   }

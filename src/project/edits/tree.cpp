@@ -249,6 +249,7 @@ Words::Content relinked(const Words& words, const FreshIds& fresh) {
     id = found == fresh.end() ? 0 : found->second;
   };
   if (content.on != 0) inStead(content.on);
+  if (content.levelOf != 0) inStead(content.levelOf);
   if (content.flowsFrom == 0) return content;
   inStead(content.flowsFrom);
   if (content.flowsFrom != 0) return content;

@@ -27,7 +27,7 @@ struct Followers {
 };
 
 void gather(const ItemPtr& item, bool isShown, Followers& found) {
-  isShown = isShown && item->isDelivered();
+  isShown = isShown && item->isShown();
   if (const Words* words = wordsOf(*item)) {
     const Words::Content& content = words->content();
     if (content.on != 0) found.on.push_back(item->id);

@@ -178,7 +178,7 @@ bool isSameRule(const Form& a, const Form& b) {
 }
 
 std::optional<Formula> Flat::add(const Item& item, const Affine& parent) {
-  return item.isDelivered() ? add(item.form, parent * item.toParent()) : std::nullopt;
+  return item.isShown() ? add(item.form, parent * item.toParent()) : std::nullopt;
 }
 
 Formula Flat::add(Outline outline) {

@@ -1,0 +1,239 @@
+#include "app/window/keys_home.h"
+
+#include <QAbstractItemView>
+#include <QAbstractSlider>
+#include <QAbstractSpinBox>
+#include <QApplication>
+#include <QComboBox>
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QMenu>
+#include <QMenuBar>
+#include <QMouseEvent>
+#include <QTimer>
+#include <QWindow>
+
+#include "app/desk/desk.h"
+#include "app/start/start_view.h"
+#include "app/widgets/field_problem.h"
+
+namespace widecut {
+namespace {
+
+bool isField(const QWidget* widget) { return qobject_cast<const QLineEdit*>(widget) != nullptr; }
+
+/// What has the keys for as long as it is worked on.
+bool takesKeys(const QWidget* widget) {
+  return isField(widget) || qobject_cast<const QComboBox*>(widget) || qobject_cast<const QAbstractSpinBox*>(widget) ||
+         qobject_cast<const QAbstractSlider*>(widget) || qobject_cast<const QAbstractItemView*>(widget);
+}
+
+/// Whether a field does something of its own with a key that may also be a command's.
+bool hasUseFor(const QLineEdit& field, const QKeyEvent& key) {
+  const Qt::KeyboardModifiers held = key.modifiers() & ~(Qt::ShiftModifier | Qt::KeypadModifier);
+  if (held == Qt::NoModifier || held == Qt::GroupSwitchModifier) return true;
+  if (!(held & Qt::ControlModifier)) return false;
+  // Signs of some keyboards are typed with both.
+  if (held & Qt::AltModifier) return !key.text().isEmpty() && key.text().front().isPrint();
+  switch (key.key()) {
+    case Qt::Key_Z:
+      return key.modifiers() & Qt::ShiftModifier ? field.isRedoAvailable() : field.isUndoAvailable();
+    case Qt::Key_Y:
+      return field.isRedoAvailable();
+    case Qt::Key_A:
+      return !field.text().isEmpty() && field.selectedText() != field.text();
+    case Qt::Key_C:
+    case Qt::Key_X:
+    case Qt::Key_Insert:
+      return field.hasSelectedText();
+    case Qt::Key_V:
+    case Qt::Key_Left:
+    case Qt::Key_Right:
+    case Qt::Key_Up:  // a tenth of a step
+    case Qt::Key_Down:
+    case Qt::Key_Home:
+    case Qt::Key_End:
+    case Qt::Key_Backspace:
+    case Qt::Key_Delete:
+      return true;
+    default:
+      return false;
+  }
+}
+
+bool isWrong(const QWidget* widget) { return widget && widget->property("wrong").toBool(); }
+
+}  // namespace
+
+KeysHome::KeysHome(QWidget& window, QWidget& home, Desk& desk)
+    : QObject(&window), window_(window), home_(home), desk_(desk) {
+  qApp->installEventFilter(this);
+  connect(qApp, &QApplication::focusChanged, this, [this](QWidget* old, QWidget* now) {
+    if (isWrong(old)) emit desk_.told(problemOf(old));
+    // What had the keys is gone.
+    if (!now && window_.isActiveWindow()) soonHome();
+  });
+}
+
+bool KeysHome::isSeenTo(const QWidget* widget) const {
+  for (; widget; widget = widget->parentWidget()) {
+    if (widget == &home_) return false;
+    if (widget == &window_) return true;
+    // Lists of drop-downs and menus see to themselves; where names are searched for a command, so does that.
+    if (widget->inherits("QComboBoxPrivateContainer") || qobject_cast<const QMenu*>(widget) ||
+        qobject_cast<const QMenuBar*>(widget) || qobject_cast<const StartView*>(widget))
+      return false;
+    if (widget->isWindow() && (widget->windowType() != Qt::Popup || widget->objectName() == "keySheet")) return false;
+  }
+  return false;
+}
+
+bool KeysHome::isHeldBy(const QWidget* widget) const {
+  for (; widget; widget = widget->parentWidget())
+    if (widget->property("keepsKeys").toBool()) return true;
+  return false;
+}
+
+void KeysHome::goHome() {
+  if (home_.isVisible() && !QApplication::activePopupWidget()) home_.setFocus(Qt::OtherFocusReason);
+}
+
+void KeysHome::afterCommand() {
+  QWidget* has = QApplication::focusWidget();
+  if (has && isSeenTo(has) && !isWrong(has)) goHome();
+}
+
+void KeysHome::homeUnlessTyping() {
+  QWidget* has = QApplication::focusWidget();
+  if (has && (!isSeenTo(has) || isField(has) || isHeldBy(has))) return;
+  if (has && qobject_cast<QComboBox*>(has) && static_cast<QComboBox*>(has)->view()->isVisible()) return;
+  goHome();
+}
+
+void KeysHome::soonHome() {
+  if (std::exchange(isHomeSoon_, true)) return;
+  QTimer::singleShot(0, this, [this] {
+    isHomeSoon_ = false;
+    homeUnlessTyping();
+  });
+}
+
+bool KeysHome::pressKey(QWidget& widget, QKeyEvent& event) {
+  const bool isEscape = event.key() == Qt::Key_Escape;
+  const bool isEnd = isEscape || event.key() == Qt::Key_Return || event.key() == Qt::Key_Enter;
+  if (!isEnd || (!takesKeys(&widget) && !isEscape)) return false;
+  // A list of names on offer comes first.
+  if (QApplication::activePopupWidget() && widget.window() != QApplication::activePopupWidget()) return false;
+  const QPointer<QWidget> worked(&widget);
+  isPassing_ = true;
+  QApplication::sendEvent(&widget, &event);
+  isPassing_ = false;
+  event.accept();
+  // The next thing is to be typed right there.
+  if (worked && worked->property("goesOn").toBool()) {
+    worked->setProperty("goesOn", false);
+    return true;
+  }
+  const QWidget* has = QApplication::focusWidget();
+  // It went somewhere else by its own will, or what is in it has to be mended first.
+  const bool isStill = !worked || !has || has == worked || has->isAncestorOf(worked) || worked->isAncestorOf(has);
+  if (isStill && !(worked && isWrong(worked))) goHome();
+  if (worked && isWrong(worked)) emit desk_.told(problemOf(worked));
+  return true;
+}
+
+/// The keys went to a field before its press gets here.
+void KeysHome::pressMouse(QWidget& widget) {
+  if (enteredByClick_ != &widget) enteredByClick_ = nullptr;
+}
+
+bool KeysHome::isPopUp(const QWidget& widget) const {
+  return widget.isWindow() && widget.windowType() == Qt::Popup && !qobject_cast<const QMenu*>(&widget) &&
+         !widget.inherits("QComboBoxPrivateContainer") && widget.parentWidget() &&
+         widget.parentWidget()->window() == &window_;
+}
+
+/// A click beside a pop-up shuts it, and is a click on what lies there.
+void KeysHome::passBeside(QWidget& popUp, const QMouseEvent& press) {
+  popUp.setAttribute(Qt::WA_NoMouseReplay);  // it is done here, once
+  const QPointF where = press.globalPosition();
+  const Qt::MouseButton button = press.button();
+  const Qt::MouseButtons buttons = press.buttons();
+  const Qt::KeyboardModifiers held = press.modifiers();
+  popUp.close();
+  const QWidget* below = QApplication::widgetAt(where.toPoint());
+  QWindow* shown = window_.windowHandle();
+  if (!below || below->window() != &window_ || !shown) return;
+  QCoreApplication::postEvent(
+      shown, new QMouseEvent(QEvent::MouseButtonPress, shown->mapFromGlobal(where), where, button, buttons, held));
+}
+
+void KeysHome::releaseMouse(QWidget& widget) {
+  if (enteredByClick_ && enteredByClick_ == &widget) {
+    // Not where some of it was selected by dragging.
+    if (enteredByClick_->hasFocus() && !enteredByClick_->hasSelectedText()) enteredByClick_->selectAll();
+  } else if (!isField(&widget)) {
+    soonHome();
+  }
+  enteredByClick_ = nullptr;
+}
+
+bool KeysHome::eventFilter(QObject* watched, QEvent* event) {
+  if (!watched->isWidgetType()) return false;
+  auto& widget = *static_cast<QWidget*>(watched);
+  switch (event->type()) {
+    case QEvent::ShortcutOverride:
+      if (auto* field = qobject_cast<QLineEdit*>(watched); field && isSeenTo(field) && field->window() == &window_) {
+        if (hasUseFor(*field, *static_cast<QKeyEvent*>(event))) return false;
+        event->ignore();
+        return true;
+      }
+      return false;
+    case QEvent::KeyPress: {
+      if (isPassing_) return false;
+      auto& key = *static_cast<QKeyEvent*>(event);
+      if (key.key() == Qt::Key_Tab || key.key() == Qt::Key_Backtab) {
+        // From the mat to the panels, too.
+        isTab_ = true;
+        QTimer::singleShot(0, this, [this] { isTab_ = false; });
+      }
+      return isSeenTo(&widget) && pressKey(widget, key);
+    }
+    case QEvent::FocusIn: {
+      // The toolkit passes the keys on to the next field where what had them is hidden: nobody asked for that.
+      const Qt::FocusReason why = static_cast<QFocusEvent*>(event)->reason();
+      const bool isPassedOn = (why == Qt::TabFocusReason || why == Qt::BacktabFocusReason) && !isTab_;
+      if (auto* field = qobject_cast<QLineEdit*>(watched); field && why == Qt::MouseFocusReason && isSeenTo(field))
+        enteredByClick_ = field;
+      if (isPassedOn && isSeenTo(&widget) && widget.window() == &window_)
+        QTimer::singleShot(0, this, [this] { goHome(); });
+      return false;
+    }
+    case QEvent::MouseButtonPress:
+      if (const auto& press = *static_cast<QMouseEvent*>(event);
+          isPopUp(widget) && !widget.rect().contains(press.pos())) {
+        passBeside(widget, press);
+        return true;
+      }
+      if (isSeenTo(&widget)) pressMouse(widget);
+      return false;
+    case QEvent::MouseButtonRelease:
+      if (isSeenTo(&widget)) releaseMouse(widget);
+      return false;
+    case QEvent::Hide:
+      // A drop-down's list, or a pop-up, was shut, whichever way.
+      if (widget.isWindow() && widget.windowType() == Qt::Popup && !qobject_cast<QMenu*>(&widget)) {
+        const bool isDropDown = widget.inherits("QComboBoxPrivateContainer");
+        if ((isDropDown && isSeenTo(widget.parentWidget())) || isSeenTo(&widget))
+          QTimer::singleShot(0, this, [this] {
+            const QWidget* has = QApplication::focusWidget();
+            if (!has || isSeenTo(has)) goHome();  // or else something new was begun by it
+          });
+      }
+      return false;
+    default:
+      return false;
+  }
+}
+
+}  // namespace widecut

@@ -1,0 +1,277 @@
+// Whose the keys are: walked over every field, list and pop-up of every page.
+#include <gtest/gtest.h>
+
+#include <QAbstractItemView>
+#include <QComboBox>
+#include <QLabel>
+#include <set>
+
+#include "app/widgets/measure_field.h"
+#include "walked.h"
+
+namespace widecut {
+namespace {
+
+struct KeysHomeTest : testing::Test {
+  Walker walk;
+  WindowDriver& w = walk.w;
+
+  /// All of a kind that can be worked on now, in the panels and on the bench.
+  template <class T>
+  std::vector<T*> shown() {
+    std::vector<T*> found;
+    for (QWidget* panel : {&walk.details(), static_cast<QWidget*>(&walk.bench())})
+      for (T* one : panel->findChildren<T*>())
+        if (one->isVisible() && one->isEnabled()) found.push_back(one);
+    return found;
+  }
+  std::vector<QLineEdit*> fields() {
+    auto found = shown<QLineEdit>();
+    std::erase_if(found, [](QLineEdit* field) { return field->isReadOnly(); });
+    return found;
+  }
+  static std::string nameOf(QWidget* widget) {
+    const QString name = widget->accessibleName().isEmpty() ? widget->objectName() : widget->accessibleName();
+    return (name.isEmpty() && widget->parentWidget() ? widget->parentWidget()->objectName() : name).toStdString();
+  }
+  void click(QWidget* field) {
+    QTest::mouseClick(field, Qt::LeftButton, {}, QPoint(field->width() / 2, field->height() / 2));
+  }
+  void type(const char* text) {
+    for (const char* c = text; *c; ++c)
+      if (QWidget* has = QApplication::focusWidget()) QTest::keyClick(has, *c);
+  }
+  void press(Qt::Key key, Qt::KeyboardModifiers held = {}) {
+    if (QWidget* has = QApplication::focusWidget()) QTest::keyClick(has, key, held);
+    w.settle();
+  }
+  /// The ellipse tool comes to hand by its digit, and nothing else happens by it.
+  void expectTheMatHasTheKeys(const std::string& where) {
+    EXPECT_EQ(QApplication::focusWidget(), &w.mat()) << where;
+    const ProjectPtr before = w.desk().history().current();
+    press(Qt::Key_5);
+    EXPECT_EQ(w.desk().tool(), ToolKind::Ellipse) << where;
+    EXPECT_EQ(w.desk().history().current(), before) << where;
+  }
+  /// What was done since is one step of undo, or none.
+  void expectOneStep(const ProjectPtr& before, const std::string& where) {
+    if (w.desk().history().current() == before) return;
+    w.desk().undo();
+    EXPECT_EQ(w.desk().history().current(), before) << where << ": more than one step";
+    w.desk().redo();
+  }
+};
+
+TEST_F(KeysHomeTest, EveryFieldGivesTheKeysBackAfterEnterEscapeAndACommand) {
+  int walked = 0;
+  std::set<int> benchPages;
+  for (const Walker::Page& page : walk.pages()) {
+    walk.bringUp(page);
+    benchPages.insert(walk.bench().currentIndex());
+    const std::size_t count = fields().size();
+    for (std::size_t i = 0; i < count; ++i) {
+      for (const char* end : {"Enter", "Escape", "Ctrl+S"}) {
+        walk.bringUp(page);
+        const auto now = fields();
+        ASSERT_EQ(now.size(), count) << page.name;
+        QLineEdit* field = now[i];
+        const std::string where = page.name + ", " + nameOf(field) + ", " + end;
+        const ProjectPtr before = w.desk().history().current();
+        if (std::string(end) == "Ctrl+S") {
+          ASSERT_TRUE(w.desk().save(walk.folder.filePath("a.widecut"))) << where;
+        }
+        click(field);
+        ASSERT_EQ(QApplication::focusWidget(), field) << where;
+        EXPECT_EQ(field->selectedText(), field->text()) << where << ": a click selects what is in it";
+        const QPointer<QLineEdit> kept(field);
+        type("24");
+        ASSERT_TRUE(kept && kept->isVisible()) << where << ": the field went away under the caret";
+        EXPECT_EQ(QApplication::focusWidget(), field) << where;
+        EXPECT_TRUE(kept->text().startsWith("24")) << where << ": " << kept->text().toStdString();
+        if (std::string(end) == "Enter") {
+          press(Qt::Key_Return);
+        } else if (std::string(end) == "Escape") {
+          press(Qt::Key_Escape);
+          EXPECT_EQ(w.desk().history().current(), before) << where << ": Escape made a change";
+          EXPECT_FALSE(w.desk().isTrying()) << where;
+        } else {
+          press(Qt::Key_S, Qt::ControlModifier);
+          EXPECT_TRUE(w.desk().isSaved()) << where << ": what was typed is made, and saved";
+        }
+        expectOneStep(before, where);
+        // What cannot be taken stays in its field, and the keys with it, until it is mended or left.
+        if (kept && kept->property("wrong").toBool()) {
+          EXPECT_FALSE(kept->property("problem").toString().isEmpty()) << where;
+          press(Qt::Key_Escape);
+        }
+        expectTheMatHasTheKeys(where);
+        ++walked;
+      }
+      if (HasFatalFailure()) return;
+    }
+  }
+  EXPECT_GT(walked, 300);
+  EXPECT_EQ(benchPages.size(), static_cast<std::size_t>(walk.bench().count())) << "a page of the bench was not walked";
+  std::printf("%d fields typed in\n", walked);
+}
+
+TEST_F(KeysHomeTest, EveryListGivesTheKeysBackAfterAChoice) {
+  int walked = 0;
+  for (const Walker::Page& page : walk.pages()) {
+    walk.bringUp(page);
+    const std::size_t count = shown<QComboBox>().size();
+    for (std::size_t i = 0; i < count; ++i)
+      for (const bool isChosen : {true, false}) {
+        walk.bringUp(page);
+        const auto boxes = shown<QComboBox>();
+        ASSERT_EQ(boxes.size(), count) << page.name;
+        QComboBox* box = boxes[i];
+        const std::string where = page.name + ", " + nameOf(box) + (isChosen ? ", chosen" : ", left");
+        const ProjectPtr before = w.desk().history().current();
+        box->setFocus(Qt::MouseFocusReason);
+        box->showPopup();
+        w.settle();
+        QAbstractItemView* list = box->view();
+        ASSERT_TRUE(list->isVisible()) << where;
+        if (isChosen) {
+          const QModelIndex other = box->model()->index((box->currentIndex() + 1) % box->count(), 0);
+          list->scrollTo(other);
+          QTest::mouseMove(list->viewport(), list->visualRect(other).center());
+          QTest::mouseClick(list->viewport(), Qt::LeftButton, {}, list->visualRect(other).center());
+        } else {
+          QTest::keyClick(list, Qt::Key_Escape);
+        }
+        // Lists take a moment to shut, in which they blink.
+        w.until([&] { return !QApplication::activePopupWidget(); });
+        w.settle();
+        if (!isChosen) {
+          EXPECT_EQ(w.desk().history().current(), before) << where;
+        }
+        expectOneStep(before, where);
+        expectTheMatHasTheKeys(where);
+        ++walked;
+      }
+  }
+  EXPECT_GT(walked, 30);
+}
+
+TEST_F(KeysHomeTest, EveryButtonOfEveryPageLeavesTheKeysToTheMat) {
+  // A letter after a click is a command, and not lost: T trims, after a colour was chosen as after anything else.
+  int walked = 0;
+  for (const Walker::Page& page : walk.pages()) {
+    walk.bringUp(page);
+    const std::size_t count = shown<QAbstractButton>().size();
+    for (std::size_t i = 0; i < count; ++i) {
+      walk.bringUp(page);
+      const auto buttons = shown<QAbstractButton>();
+      if (i >= buttons.size()) break;
+      QAbstractButton* button = buttons[i];
+      const std::string where = page.name + ", " + nameOf(button) + " " + button->text().toStdString();
+      // What opens a dialog is asked for in one.
+      if (button->text().contains(QString::fromUtf8("…")) ||
+          button->objectName().contains("photo", Qt::CaseInsensitive) ||
+          button->objectName().contains("folder", Qt::CaseInsensitive) || button->objectName() == "wholeStory")
+        continue;
+      bool isDialog = false;
+      QTimer dialogs;
+      QObject::connect(&dialogs, &QTimer::timeout, [&] {
+        if (QWidget* dialog = QApplication::activeModalWidget()) {
+          isDialog = true;
+          dialog->close();
+        }
+      });
+      dialogs.start(20);
+      QTest::mouseClick(button, Qt::LeftButton);
+      w.settle();
+      if (QWidget* popup = QApplication::activePopupWidget()) {
+        QTest::keyClick(QApplication::focusWidget() ? QApplication::focusWidget() : popup, Qt::Key_Escape);
+        w.settle();
+        EXPECT_FALSE(QApplication::activePopupWidget()) << where;
+      }
+      dialogs.stop();
+      if (isDialog) continue;
+      // A field that a button opens to be typed in has the keys.
+      if (qobject_cast<QLineEdit*>(QApplication::focusWidget()) || w.mat().isAncestorOf(QApplication::focusWidget()))
+        continue;
+      EXPECT_EQ(QApplication::focusWidget(), &w.mat()) << where;
+      ++walked;
+    }
+  }
+  EXPECT_GT(walked, 200);
+}
+
+TEST_F(KeysHomeTest, WhatCannotBeReadStaysInRedAndSaysWhy) {
+  walk.box();
+  auto* field = w.window.findChild<QLineEdit*>("x");
+  const ProjectPtr before = w.desk().history().current();
+  click(field);
+  type("0 %50");
+  press(Qt::Key_Return);
+  EXPECT_EQ(field->text(), "0 %50");
+  EXPECT_TRUE(field->property("wrong").toBool());
+  EXPECT_EQ(QApplication::focusWidget(), field) << "it is to be mended";
+  EXPECT_TRUE(w.window.findChild<QLabel*>("hint")->text().contains("0 %50"));
+  click(w.window.findChild<QLineEdit*>("y"));
+  w.settle();
+  EXPECT_EQ(field->text(), "0 %50") << "nothing reverts silently";
+  EXPECT_EQ(w.desk().history().current(), before);
+  click(field);
+  press(Qt::Key_Escape);
+  EXPECT_FALSE(field->property("wrong").toBool());
+  EXPECT_NE(field->text(), "0 %50");
+}
+
+TEST_F(KeysHomeTest, ASecondClickPlacesTheCaret) {
+  walk.box();
+  auto* field = w.window.findChild<QLineEdit*>("x");
+  click(field);
+  EXPECT_EQ(field->selectedText(), field->text());
+  click(field);
+  EXPECT_TRUE(field->selectedText().isEmpty());
+}
+
+TEST_F(KeysHomeTest, CommandsAreThoseOfTheProgramAsFarAsAFieldHasNoUseForThem) {
+  walk.box();
+  auto* field = w.window.findChild<QLineEdit*>("turn");
+  const ProjectPtr before = w.desk().history().current();
+  click(field);
+  type("30");
+  QTest::keyClick(field, Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(w.desk().history().current(), before);
+  EXPECT_EQ(QApplication::focusWidget(), field) << "the first one takes back what was typed";
+  press(Qt::Key_Escape);
+  click(field);
+  type("30");
+  press(Qt::Key_Return);
+  ASSERT_NE(w.desk().history().current(), before);
+  click(field);
+  press(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(w.desk().history().current(), before) << "nothing was typed: it is the program's";
+  expectTheMatHasTheKeys("after Ctrl+Z");
+  click(field = w.window.findChild<QLineEdit*>("turn"));
+  press(Qt::Key_A, Qt::ControlModifier);
+  EXPECT_EQ(w.desk().selection().size(), 1U);
+  expectTheMatHasTheKeys("after Ctrl+A with all of it selected");
+}
+
+TEST_F(KeysHomeTest, ATypedTurnIsNotTypedOnByTheNextDigit) {
+  walk.box();
+  w.type("turn", "30");
+  press(Qt::Key_7);
+  EXPECT_EQ(w.desk().tool(), ToolKind::Line);
+  EXPECT_NEAR(degrees(w.desk().onlyItem()->turn), 30, 1e-9);
+}
+
+TEST_F(KeysHomeTest, TheFirstOutlineIsTypedToTheLastDigit) {
+  walk.box();
+  auto* field = w.window.findChild<QLineEdit*>("outline width");
+  click(field);
+  type("24");
+  press(Qt::Key_Return);
+  ASSERT_EQ(w.desk().onlyItem()->style->lines.size(), 1U);
+  EXPECT_EQ(w.desk().onlyItem()->style->lines.front().shape.width, 24);
+  EXPECT_EQ(w.desk().tool(), ToolKind::Select);
+}
+
+}  // namespace
+}  // namespace widecut
