@@ -56,18 +56,32 @@ struct KeysHomeTest : testing::Test {
   /// What was done since is one step of undo, or none.
   void expectOneStep(const ProjectPtr& before, const std::string& where) {
     if (w.desk().history().current() == before) return;
+    const std::string last = w.desk().history().undoName();
     w.desk().undo();
-    EXPECT_EQ(w.desk().history().current(), before) << where << ": more than one step";
+    EXPECT_EQ(w.desk().history().current(), before)
+        << where << ": more than one step, " << w.desk().history().undoName() << " and " << last;
     w.desk().redo();
   }
 };
 
-TEST_F(KeysHomeTest, EveryFieldGivesTheKeysBackAfterEnterEscapeAndACommand) {
-  int walked = 0;
+constexpr int shares = 6;
+struct EveryPage : KeysHomeTest, testing::WithParamInterface<int> {};
+INSTANTIATE_TEST_SUITE_P(Shares, EveryPage, testing::Range(0, shares));
+
+TEST_F(KeysHomeTest, EveryPageOfTheBenchIsWalked) {
   std::set<int> benchPages;
   for (const Walker::Page& page : walk.pages()) {
     walk.bringUp(page);
     benchPages.insert(walk.bench().currentIndex());
+  }
+  for (int i = 0; i < walk.bench().count(); ++i)
+    EXPECT_TRUE(benchPages.contains(i)) << walk.bench().widget(i)->metaObject()->className();
+}
+
+TEST_P(EveryPage, ItsFieldsGiveTheKeysBackAfterEnterEscapeAndACommand) {
+  int walked = 0;
+  for (const Walker::Page& page : walk.pages(GetParam(), shares)) {
+    walk.bringUp(page);
     const std::size_t count = fields().size();
     for (std::size_t i = 0; i < count; ++i) {
       for (const char* end : {"Enter", "Escape", "Ctrl+S"}) {
@@ -81,12 +95,12 @@ TEST_F(KeysHomeTest, EveryFieldGivesTheKeysBackAfterEnterEscapeAndACommand) {
           ASSERT_TRUE(w.desk().save(walk.folder.filePath("a.widecut"))) << where;
         }
         click(field);
-        ASSERT_EQ(QApplication::focusWidget(), field) << where;
+        ASSERT_TRUE(field->hasFocus()) << where;
         EXPECT_EQ(field->selectedText(), field->text()) << where << ": a click selects what is in it";
         const QPointer<QLineEdit> kept(field);
         type("24");
         ASSERT_TRUE(kept && kept->isVisible()) << where << ": the field went away under the caret";
-        EXPECT_EQ(QApplication::focusWidget(), field) << where;
+        EXPECT_TRUE(field->hasFocus()) << where;
         EXPECT_TRUE(kept->text().startsWith("24")) << where << ": " << kept->text().toStdString();
         if (std::string(end) == "Enter") {
           press(Qt::Key_Return);
@@ -110,14 +124,12 @@ TEST_F(KeysHomeTest, EveryFieldGivesTheKeysBackAfterEnterEscapeAndACommand) {
       if (HasFatalFailure()) return;
     }
   }
-  EXPECT_GT(walked, 300);
-  EXPECT_EQ(benchPages.size(), static_cast<std::size_t>(walk.bench().count())) << "a page of the bench was not walked";
-  std::printf("%d fields typed in\n", walked);
+  EXPECT_GT(walked, 50);
 }
 
-TEST_F(KeysHomeTest, EveryListGivesTheKeysBackAfterAChoice) {
+TEST_P(EveryPage, ItsListsGiveTheKeysBackAfterAChoice) {
   int walked = 0;
-  for (const Walker::Page& page : walk.pages()) {
+  for (const Walker::Page& page : walk.pages(GetParam(), shares)) {
     walk.bringUp(page);
     const std::size_t count = shown<QComboBox>().size();
     for (std::size_t i = 0; i < count; ++i)
@@ -152,13 +164,13 @@ TEST_F(KeysHomeTest, EveryListGivesTheKeysBackAfterAChoice) {
         ++walked;
       }
   }
-  EXPECT_GT(walked, 30);
+  EXPECT_GT(walked, 4);
 }
 
-TEST_F(KeysHomeTest, EveryButtonOfEveryPageLeavesTheKeysToTheMat) {
+TEST_P(EveryPage, ItsButtonsLeaveTheKeysToTheMat) {
   // A letter after a click is a command, and not lost: T trims, after a colour was chosen as after anything else.
   int walked = 0;
-  for (const Walker::Page& page : walk.pages()) {
+  for (const Walker::Page& page : walk.pages(GetParam(), shares)) {
     walk.bringUp(page);
     const std::size_t count = shown<QAbstractButton>().size();
     for (std::size_t i = 0; i < count; ++i) {
@@ -184,7 +196,7 @@ TEST_F(KeysHomeTest, EveryButtonOfEveryPageLeavesTheKeysToTheMat) {
       QTest::mouseClick(button, Qt::LeftButton);
       w.settle();
       if (QWidget* popup = QApplication::activePopupWidget()) {
-        QTest::keyClick(QApplication::focusWidget() ? QApplication::focusWidget() : popup, Qt::Key_Escape);
+        QTest::keyClick(popup->focusWidget() ? popup->focusWidget() : popup, Qt::Key_Escape);
         w.settle();
         EXPECT_FALSE(QApplication::activePopupWidget()) << where;
       }
@@ -197,7 +209,7 @@ TEST_F(KeysHomeTest, EveryButtonOfEveryPageLeavesTheKeysToTheMat) {
       ++walked;
     }
   }
-  EXPECT_GT(walked, 200);
+  EXPECT_GT(walked, 30);
 }
 
 TEST_F(KeysHomeTest, WhatCannotBeReadStaysInRedAndSaysWhy) {

@@ -25,6 +25,7 @@ namespace widecut {
 struct Walker {
   WindowDriver w;
   QTemporaryDir folder;
+  Walker() { w.rest = 1; }
 
   struct Page {
     std::string name;
@@ -164,8 +165,7 @@ struct Walker {
       if (!file.open(QIODevice::WriteOnly)) qFatal("no file for the video");
       file.write(QByteArray::fromStdString(encodedVideo()));
       file.close();
-      w.drop(path, w.mm(100, 80));
-      command("setPlaying");
+      w.drop(path, w.mm(100, 80));  // its page comes by itself
     });
     add("a group", [this] {
       box();
@@ -249,7 +249,14 @@ struct Walker {
     return all;
   }
 
-  /// An empty project, saved, with one page up.
+  /// A share of the pages, so that several processes walk them at once.
+  std::vector<Page> pages(int share, int shares) {
+    std::vector<Page> all = pages(), own;
+    for (std::size_t i = 0; i < all.size(); ++i)
+      if (static_cast<int>(i) % shares == share) own.push_back(std::move(all[i]));
+    return own;
+  }
+  /// An empty project with one page up.
   void bringUp(const Page& page) {
     if (QWidget* popup = QApplication::activePopupWidget()) popup->close();
     w.desk().startNew();

@@ -34,7 +34,7 @@ class WindowDriver {
   /// Waits for what was asked for, as a person does who sees it going on. Shortcuts need the window to be the active
   /// one, which it may have lost to a dialog.
   void settle() {
-    QTest::qWait(20);
+    QTest::qWait(rest);
     while (window.errands().background().isBusy() && !QApplication::activeModalWidget()) QTest::qWait(5);
     for (int i = 0; i < 2000 && (!mat().isFinished() || desk().subjects().isLooking()); ++i) QTest::qWait(5);
     if (!QApplication::activeModalWidget()) QApplication::setActiveWindow(&window);
@@ -211,6 +211,7 @@ class WindowDriver {
   } freshSettings;
   MainWindow window;
   int actions = 0;
+  int rest = 20;  ///< Milliseconds after each action; less where thousands are walked over.
 
  private:
   static void ASSERT(const void* found, const char* name) {

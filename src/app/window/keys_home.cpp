@@ -20,10 +20,15 @@
 namespace widecut {
 namespace {
 
-bool isField(const QWidget* widget) { return qobject_cast<const QLineEdit*>(widget) != nullptr; }
+/// The field that is typed in where a widget has the keys; null for what is no field.
+QLineEdit* fieldOf(QObject* widget) {
+  if (auto* box = qobject_cast<QComboBox*>(widget)) return box->lineEdit();
+  return qobject_cast<QLineEdit*>(widget);
+}
+bool isField(QWidget* widget) { return fieldOf(widget) != nullptr; }
 
 /// What has the keys for as long as it is worked on.
-bool takesKeys(const QWidget* widget) {
+bool takesKeys(QWidget* widget) {
   return isField(widget) || qobject_cast<const QComboBox*>(widget) || qobject_cast<const QAbstractSpinBox*>(widget) ||
          qobject_cast<const QAbstractSlider*>(widget) || qobject_cast<const QAbstractItemView*>(widget);
 }
@@ -183,7 +188,7 @@ bool KeysHome::eventFilter(QObject* watched, QEvent* event) {
   auto& widget = *static_cast<QWidget*>(watched);
   switch (event->type()) {
     case QEvent::ShortcutOverride:
-      if (auto* field = qobject_cast<QLineEdit*>(watched); field && isSeenTo(field) && field->window() == &window_) {
+      if (auto* field = fieldOf(watched); field && isSeenTo(field) && field->window() == &window_) {
         if (hasUseFor(*field, *static_cast<QKeyEvent*>(event))) return false;
         event->ignore();
         return true;
@@ -203,7 +208,7 @@ bool KeysHome::eventFilter(QObject* watched, QEvent* event) {
       // The toolkit passes the keys on to the next field where what had them is hidden: nobody asked for that.
       const Qt::FocusReason why = static_cast<QFocusEvent*>(event)->reason();
       const bool isPassedOn = (why == Qt::TabFocusReason || why == Qt::BacktabFocusReason) && !isTab_;
-      if (auto* field = qobject_cast<QLineEdit*>(watched); field && why == Qt::MouseFocusReason && isSeenTo(field))
+      if (auto* field = fieldOf(watched); field && why == Qt::MouseFocusReason && isSeenTo(field))
         enteredByClick_ = field;
       if (isPassedOn && isSeenTo(&widget) && widget.window() == &window_)
         QTimer::singleShot(0, this, [this] { goHome(); });
