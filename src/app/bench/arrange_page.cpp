@@ -144,6 +144,10 @@ std::vector<ArrangePage::Action> ArrangePage::actions() const {
 }
 
 void ArrangePage::layCards() {
+  // What was pointed at and left changed nothing: the cards stay under the pointer.
+  const Laid now{desk_.history().current(), desk_.selection(), to_, of_};
+  if (now == laid_) return;
+  laid_ = now;
   const auto work = [all = actions(), state = desk_.history().current(), ids = desk_.selection(), to = to_,
                      &photos = desk_.photos(), ratio = devicePixelRatioF()] {
     std::vector<Action> worked = all;

@@ -35,6 +35,15 @@ class ArrangePage : public BenchPage {
   void lay(const std::vector<Action>& worked);
   void make(const QString& name, const ItemsChange& change);
 
+  /// What the cards were laid for.
+  struct Laid {
+    ProjectPtr project;
+    std::vector<Id> items;
+    AlignTo to = AlignTo::Selection;
+    BoxOf of = BoxOf::Outline;
+    bool operator==(const Laid&) const = default;
+  };
+  Laid laid_;
   Trial trial_{desk_};
   LatestTask task_;
   AlignTo to_ = AlignTo::Selection;

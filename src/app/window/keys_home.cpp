@@ -11,7 +11,6 @@
 #include <QMenuBar>
 #include <QMouseEvent>
 #include <QTimer>
-#include <QWindow>
 
 #include "app/desk/desk.h"
 #include "app/start/start_view.h"
@@ -73,6 +72,9 @@ bool isWrong(const QWidget* widget) { return widget && widget->property("wrong")
 KeysHome::KeysHome(QWidget& window, QWidget& home, Desk& desk)
     : QObject(&window), window_(window), home_(home), desk_(desk) {
   qApp->installEventFilter(this);
+  constexpr int often = 10;  // milliseconds
+  besideEnd_.setInterval(often);
+  connect(&besideEnd_, &QTimer::timeout, this, &KeysHome::clickBeside);
   connect(qApp, &QApplication::focusChanged, this, [this](QWidget* old, QWidget* now) {
     if (isWrong(old)) emit desk_.told(problemOf(old));
     // What had the keys is gone.
@@ -158,19 +160,29 @@ bool KeysHome::isPopUp(const QWidget& widget) const {
          widget.parentWidget()->window() == &window_;
 }
 
-/// A click beside a pop-up shuts it, and is a click on what lies there.
+/// A click beside a pop-up shuts it, and is a click on what lies there. That is made once the button is let go: until
+/// then the screen counts it as the pop-up's, which is gone, and nobody can tell who is told of its end.
 void KeysHome::passBeside(QWidget& popUp, const QMouseEvent& press) {
   popUp.setAttribute(Qt::WA_NoMouseReplay);  // it is done here, once
-  const QPointF where = press.globalPosition();
-  const Qt::MouseButton button = press.button();
-  const Qt::MouseButtons buttons = press.buttons();
-  const Qt::KeyboardModifiers held = press.modifiers();
+  besideAt_ = press.globalPosition().toPoint();
+  besideButton_ = press.button();
+  besideKeys_ = press.modifiers();
   popUp.close();
-  const QWidget* below = QApplication::widgetAt(where.toPoint());
-  QWindow* shown = window_.windowHandle();
-  if (!below || below->window() != &window_ || !shown) return;
-  QCoreApplication::postEvent(
-      shown, new QMouseEvent(QEvent::MouseButtonPress, shown->mapFromGlobal(where), where, button, buttons, held));
+  besideEnd_.start();
+}
+
+void KeysHome::clickBeside() {
+  if (QGuiApplication::mouseButtons() != Qt::NoButton) return;
+  besideEnd_.stop();
+  QWidget* below = QApplication::widgetAt(besideAt_);
+  if (!below || below->window() != &window_) return;
+  const QPointF local = below->mapFromGlobal(besideAt_);
+  QMouseEvent down(QEvent::MouseButtonPress, local, besideAt_, besideButton_, besideButton_, besideKeys_);
+  const QPointer<QWidget> kept(below);
+  QApplication::sendEvent(below, &down);
+  if (!kept) return;
+  QMouseEvent up(QEvent::MouseButtonRelease, local, besideAt_, besideButton_, Qt::NoButton, besideKeys_);
+  QApplication::sendEvent(below, &up);
 }
 
 void KeysHome::releaseMouse(QWidget& widget) {

@@ -2,7 +2,9 @@
 #pragma once
 
 #include <QObject>
+#include <QPoint>
 #include <QPointer>
+#include <QTimer>
 
 class QKeyEvent;
 class QLineEdit;
@@ -47,6 +49,7 @@ class KeysHome : public QObject {
   /// Whether it is a pop-up of the window's own, and no menu or drop-down.
   bool isPopUp(const QWidget& widget) const;
   void passBeside(QWidget& popUp, const QMouseEvent& press);
+  void clickBeside();
 
   QWidget& window_;
   QWidget& home_;
@@ -55,6 +58,10 @@ class KeysHome : public QObject {
   bool isPassing_ = false;  ///< An event is being handed on from here.
   bool isTab_ = false;      ///< The person goes from one thing to the next.
   bool isHomeSoon_ = false;
+  QTimer besideEnd_;  ///< Waits for the end of a click beside a pop-up.
+  QPoint besideAt_;   ///< Where it was, on the screen.
+  Qt::MouseButton besideButton_ = Qt::NoButton;
+  Qt::KeyboardModifiers besideKeys_;
 };
 
 }  // namespace widecut
