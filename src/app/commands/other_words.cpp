@@ -11,7 +11,7 @@ struct OtherWords {
   CommandId id;
   const char* words;
 };
-constexpr OtherWords table[] = {
+constexpr OtherWords ofCommands[] = {
     {CommandId::New, QT_TRANSLATE_NOOP("OtherWords", "start begin blank fresh create document")},
     {CommandId::Open, QT_TRANSLATE_NOOP("OtherWords", "load file import project")},
     {CommandId::Save, QT_TRANSLATE_NOOP("OtherWords", "store write keep disk")},
@@ -169,13 +169,13 @@ constexpr OtherWords table[] = {
     {CommandId::KeySheet, QT_TRANSLATE_NOOP("OtherWords", "help shortcuts search command palette")},
     {CommandId::About, QT_TRANSLATE_NOOP("OtherWords", "version licence license credits")},
 };
-static_assert(std::size(table) == static_cast<std::size_t>(CommandId::count));
+static_assert(std::size(ofCommands) == static_cast<std::size_t>(CommandId::count));
 
 struct OtherToolWords {
   ToolKind kind;
   const char* words;
 };
-constexpr OtherToolWords tools[] = {
+constexpr OtherToolWords ofTools[] = {
     {ToolKind::Select, QT_TRANSLATE_NOOP("OtherWords", "move pick arrow pointer drag resize rotate")},
     {ToolKind::Nodes, QT_TRANSLATE_NOOP("OtherWords", "points anchors edit path handles reshape direct")},
     {ToolKind::Pen, QT_TRANSLATE_NOOP("OtherWords", "draw curve path bezier freehand pencil")},
@@ -192,14 +192,14 @@ constexpr OtherToolWords tools[] = {
 
 QString otherWordsFor(CommandId id) {
   const auto found =
-      std::find_if(std::begin(table), std::end(table), [&](const OtherWords& one) { return one.id == id; });
-  return found == std::end(table) ? QString() : QCoreApplication::translate("OtherWords", found->words);
+      std::find_if(std::begin(ofCommands), std::end(ofCommands), [&](const OtherWords& one) { return one.id == id; });
+  return found == std::end(ofCommands) ? QString() : QCoreApplication::translate("OtherWords", found->words);
 }
 
 QString otherWordsFor(ToolKind kind) {
   const auto found =
-      std::find_if(std::begin(tools), std::end(tools), [&](const OtherToolWords& one) { return one.kind == kind; });
-  return found == std::end(tools) ? QString() : QCoreApplication::translate("OtherWords", found->words);
+      std::find_if(std::begin(ofTools), std::end(ofTools), [&](const OtherToolWords& one) { return one.kind == kind; });
+  return found == std::end(ofTools) ? QString() : QCoreApplication::translate("OtherWords", found->words);
 }
 
 }  // namespace widecut

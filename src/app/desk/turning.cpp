@@ -10,7 +10,7 @@
 namespace widecut {
 namespace {
 
-constexpr PivotPlace middle{0, 0};
+constexpr PivotPlace ownMiddle{0, 0};
 
 /// What is left of a stretch without its slant: whether it mirrors.
 Affine withoutSlant(const Affine& stretch) { return stretch.determinant() < 0 ? Affine::scale(-1, 1) : Affine{}; }
@@ -33,7 +33,7 @@ Form unslanted(const Form& form) {
 
 void turnSelection(Desk& desk, double angleDeg) {
   const auto change = [&desk, angleDeg](const Project& p, const std::vector<Id>& ids) {
-    return withFrameMap(p, unlocked(p, ids), desk.pivot(), middle, Together::Yes,
+    return withFrameMap(p, unlocked(p, ids), desk.pivot(), ownMiddle, Together::Yes,
                         [&](const SelectionFrame&) { return Affine::turn(radians(angleDeg)); });
   };
   const QString name = std::abs(angleDeg) == 180 ? Desk::tr("Half turn") : Desk::tr("Quarter turn");
@@ -48,7 +48,7 @@ void clearTurnAndSlant(Desk& desk) {
       after.form = unslanted(before.form);
       return after;
     });
-    return withFrameMap(straight, free, {}, middle, Together::No,
+    return withFrameMap(straight, free, {}, ownMiddle, Together::No,
                         [](const SelectionFrame& frame) { return Affine::turn(-frame.toSheet.turnAngle()); });
   };
   const QString name = Desk::tr("Clear turn and slant");
