@@ -25,7 +25,7 @@ bool isPale(const QImage& picture) {
   for (int y = 0; y < picture.height(); ++y)
     for (int x = 0; x < picture.width(); ++x) {
       const QRgb p = picture.pixel(x, y);
-      if (qAlpha(p) < 128) continue;
+      if (qAlpha(p) < 32) continue;  // thin letters are hardly more
       ++painted;
       pale += qGray(p) > 205;
     }
