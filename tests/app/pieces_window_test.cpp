@@ -151,6 +151,7 @@ TEST_F(Everyday, OthersGetPicturesAndGiveThem) {
   QImage photo(40, 20, QImage::Format_RGB32);
   photo.fill(QColor(200, 30, 30));
   QApplication::clipboard()->setImage(photo);
+  w.desk().select({});  // a chosen item would be filled with it
   w.key(Qt::Key_V, Qt::ControlModifier);
   ASSERT_EQ(w.sheet().items.size(), 2U);
   EXPECT_TRUE(pictureOf(*w.sheet().items[1]->style));

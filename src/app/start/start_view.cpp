@@ -148,10 +148,10 @@ void StartView::addOwnSize(QBoxLayout& row) {
       kept = points;
       made->show(points);
     });
-    // A unit that is typed is that of the piece.
+    // Pixels typed make a piece of pixels; other units are lengths as good as the chosen one.
     connect(made, &QLineEdit::textEdited, this, [this](const QString& typed) {
-      for (int i = 0; i < unit_->count(); ++i)
-        if (typed.trimmed().endsWith(unit_->itemText(i))) typedUnit_ = i;
+      const int pixels = unit_->findData(static_cast<int>(Unit::Pixel));
+      typedUnit_ = typed.trimmed().endsWith(unit_->itemText(pixels)) ? pixels : -1;
     });
     connect(made, &MeasureField::settled, this, [this] {
       if (const int typed = std::exchange(typedUnit_, -1); typed >= 0) unit_->setCurrentIndex(typed);

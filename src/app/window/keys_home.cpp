@@ -65,6 +65,13 @@ bool hasUseFor(const QLineEdit& field, const QKeyEvent& key) {
   }
 }
 
+/// Whether a field is that in which a list renames one of its rows: it keeps its keys until it is done.
+bool isNameInList(const QLineEdit& field) {
+  for (const QWidget* widget = field.parentWidget(); widget; widget = widget->parentWidget())
+    if (qobject_cast<const QAbstractItemView*>(widget)) return true;
+  return false;
+}
+
 bool isWrong(const QWidget* widget) { return widget && widget->property("wrong").toBool(); }
 
 }  // namespace
@@ -201,6 +208,7 @@ bool KeysHome::eventFilter(QObject* watched, QEvent* event) {
   switch (event->type()) {
     case QEvent::ShortcutOverride:
       if (auto* field = fieldOf(watched); field && isSeenTo(field) && field->window() == &window_) {
+        if (isNameInList(*field)) return false;
         if (hasUseFor(*field, *static_cast<QKeyEvent*>(event))) return false;
         event->ignore();
         return true;
