@@ -105,7 +105,10 @@ std::string colour(Colour c, const char* op) {
   return number(c.red / 255.0) + " " + number(c.green / 255.0) + " " + number(c.blue / 255.0) + " " + op + "\n";
 }
 
-Object rectangle(const Box& b) { return Object::newArray(Object::Rectangle(b.low.x, b.low.y, b.high.x, b.high.y)); }
+Object rectangle(const Box& b) {
+  if (b.isEmpty()) return Object::newArray(Object::Rectangle(0, 0, 0, 0));  // of what has nothing in it
+  return Object::newArray(Object::Rectangle(b.low.x, b.low.y, b.high.x, b.high.y));
+}
 
 Object groupForm(QPDF& pdf, const std::string& text, const Object& resources, const Box& box, const char* colours) {
   Object form = Object::newStream(&pdf, text);

@@ -47,7 +47,8 @@ struct KeysHomeTest : testing::Test {
   }
   /// The ellipse tool comes to hand by its digit, and nothing else happens by it.
   void expectTheMatHasTheKeys(const std::string& where) {
-    EXPECT_EQ(QApplication::focusWidget(), &w.mat()) << where;
+    EXPECT_EQ(QApplication::focusWidget(), &w.mat())
+        << where << ": " << (QApplication::focusWidget() ? nameOf(QApplication::focusWidget()) : "none") << " has them";
     const ProjectPtr before = w.desk().history().current();
     press(Qt::Key_5);
     EXPECT_EQ(w.desk().tool(), ToolKind::Ellipse) << where;
@@ -64,7 +65,7 @@ struct KeysHomeTest : testing::Test {
   }
 };
 
-constexpr int shares = 6;
+constexpr int shares = 12;
 struct EveryPage : KeysHomeTest, testing::WithParamInterface<int> {};
 INSTANTIATE_TEST_SUITE_P(Shares, EveryPage, testing::Range(0, shares));
 
@@ -206,7 +207,9 @@ TEST_P(EveryPage, ItsButtonsLeaveTheKeysToTheMat) {
       if (qobject_cast<QLineEdit*>(QApplication::focusWidget()) ||
           (QApplication::focusWidget() != &w.mat() && w.mat().isAncestorOf(QApplication::focusWidget())))
         continue;
-      EXPECT_EQ(QApplication::focusWidget(), &w.mat()) << where;
+      EXPECT_EQ(QApplication::focusWidget(), &w.mat())
+          << where << ": " << (QApplication::focusWidget() ? nameOf(QApplication::focusWidget()) : "none")
+          << " has them";
       ++walked;
     }
   }

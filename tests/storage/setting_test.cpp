@@ -70,7 +70,7 @@ TEST_F(SettingTest, LockedItemsAndTemplatesStayWhatTheyAre) {
 TEST_F(SettingTest, ItemsThatOlderFilesSayAreDimmedAreTemplates) {
   ProjectTexts texts = projectTexts(project, {});
   std::string& sheetText = texts.sheets.begin()->second;
-  const std::string locked = "\"name\":\"disc\"";
+  const std::string locked = "\"name\": \"disc\"";
   const auto at = sheetText.find(locked);
   ASSERT_NE(at, std::string::npos) << sheetText;
   sheetText.insert(at, "\"dimmed\":true,");
