@@ -1,6 +1,8 @@
 // Every page that there is, with what brings it up: what tests walk over that hold for all fields, lists and cards.
 #pragma once
 
+#include <QLabel>
+
 #include <QAction>
 #include <QStackedWidget>
 #include <QTemporaryDir>
@@ -266,6 +268,12 @@ struct Walker {
     w.mat().fitSheet();
     w.settle();
     page.bringUp();
+    w.settle();
+    // What is worked out in the background has been found.
+    w.until([&] {
+      const auto* finding = bench().findChild<QLabel*>("groundFinding");
+      return !finding || !finding->isVisible() || !finding->text().startsWith("Looking");
+    });
     w.settle();
   }
 };
