@@ -85,7 +85,8 @@ TEST_P(PointedAt, EveryCardAndChipOnlyShows) {
     for (auto* card : walk.bench().currentWidget()->findChildren<QAbstractButton*>())
       if (card->isVisible()) cards.push_back(card);
     for (const QPointer<QWidget>& card : cards) {
-      if (!card) continue;  // made anew, when a photo had been decoded
+      if (page.name == "the tray") continue;  // its heading tells whose photo is pointed at
+      if (!card) continue;                    // made anew, when a photo had been decoded
       expectNothingChanges(card, card->rect().center(), page.name + ", " + card->objectName().toStdString());
       if (HasFatalFailure()) return;
       ++walked;

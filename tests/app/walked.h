@@ -1,11 +1,11 @@
 // Every page that there is, with what brings it up: what tests walk over that hold for all fields, lists and cards.
 #pragma once
 
-#include <QLabel>
-
 #include <QAction>
+#include <QLabel>
 #include <QStackedWidget>
 #include <QTemporaryDir>
+#include <algorithm>
 #include <functional>
 
 #include "app/widgets/cards.h"
@@ -271,8 +271,9 @@ struct Walker {
     w.settle();
     // What is worked out in the background has been found.
     w.until([&] {
-      const auto* finding = bench().findChild<QLabel*>("groundFinding");
-      return !finding || !finding->isVisible() || !finding->text().startsWith("Looking");
+      const auto labels = bench().findChildren<QLabel*>();
+      return std::none_of(labels.begin(), labels.end(),
+                          [](const QLabel* one) { return one->isVisible() && one->text().startsWith("Looking"); });
     });
     w.settle();
   }
