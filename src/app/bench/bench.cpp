@@ -148,7 +148,12 @@ bool Bench::holdsRecipe() {
 
 void Bench::choosePage() {
   if (holdsRecipe()) return;
-  setCurrentIndex(pageFor(desk_));
+  const int next = pageFor(desk_);
+  // A stack passes the keys on from the page that goes to the first button of the one that comes: nobody asked for
+  // that.
+  if (QWidget* has = QApplication::focusWidget(); has && next != currentIndex() && currentWidget()->isAncestorOf(has))
+    has->clearFocus();
+  setCurrentIndex(next);
   const ItemPtr open = desk_.openCutout();
   recipeOf_ = open && qobject_cast<RecipePage*>(currentWidget()) ? open->id : 0;
   static_cast<BenchPage*>(currentWidget())->refresh(true);

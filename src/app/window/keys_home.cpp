@@ -158,7 +158,7 @@ bool KeysHome::pressKey(QWidget& widget, QKeyEvent& event) {
 
 /// The keys went to a field before its press gets here.
 void KeysHome::pressMouse(QWidget& widget) {
-  if (enteredByClick_ != &widget) enteredByClick_ = nullptr;
+  if (untouched_ != &widget) untouched_ = nullptr;
 }
 
 bool KeysHome::isPopUp(const QWidget& widget) const {
@@ -193,13 +193,13 @@ void KeysHome::clickBeside() {
 }
 
 void KeysHome::releaseMouse(QWidget& widget) {
-  if (enteredByClick_ && enteredByClick_ == &widget) {
+  if (untouched_ && untouched_ == &widget) {
     // Not where some of it was selected by dragging.
-    if (enteredByClick_->hasFocus() && !enteredByClick_->hasSelectedText()) enteredByClick_->selectAll();
+    if (untouched_->hasFocus() && !untouched_->hasSelectedText()) untouched_->selectAll();
   } else if (!isField(&widget)) {
     soonHome();
   }
-  enteredByClick_ = nullptr;
+  untouched_ = nullptr;
 }
 
 bool KeysHome::eventFilter(QObject* watched, QEvent* event) {
@@ -216,6 +216,7 @@ bool KeysHome::eventFilter(QObject* watched, QEvent* event) {
       return false;
     case QEvent::KeyPress: {
       if (isPassing_) return false;
+      untouched_ = nullptr;
       auto& key = *static_cast<QKeyEvent*>(event);
       if (key.key() == Qt::Key_Tab || key.key() == Qt::Key_Backtab) {
         // From the mat to the panels, too.
@@ -228,8 +229,10 @@ bool KeysHome::eventFilter(QObject* watched, QEvent* event) {
       // The toolkit passes the keys on to the next field where what had them is hidden: nobody asked for that.
       const Qt::FocusReason why = static_cast<QFocusEvent*>(event)->reason();
       const bool isPassedOn = (why == Qt::TabFocusReason || why == Qt::BacktabFocusReason) && !isTab_;
-      if (auto* field = fieldOf(watched); field && why == Qt::MouseFocusReason && isSeenTo(field))
-        enteredByClick_ = field;
+      // Not when it only has them back from another window or a list.
+      if (auto* field = fieldOf(watched);
+          field && isSeenTo(field) && why != Qt::ActiveWindowFocusReason && why != Qt::PopupFocusReason)
+        untouched_ = field;
       if (isPassedOn && isSeenTo(&widget) && widget.window() == &window_)
         QTimer::singleShot(0, this, [this] { goHome(); });
       return false;

@@ -54,9 +54,9 @@ class KeysHome : public QObject {
   QWidget& window_;
   QWidget& home_;
   Desk& desk_;
-  QPointer<QLineEdit> enteredByClick_;
-  bool isPassing_ = false;  ///< An event is being handed on from here.
-  bool isTab_ = false;      ///< The person goes from one thing to the next.
+  QPointer<QLineEdit> untouched_;  ///< Has got the keys, and neither a key nor a click since.
+  bool isPassing_ = false;         ///< An event is being handed on from here.
+  bool isTab_ = false;             ///< The person goes from one thing to the next.
   bool isHomeSoon_ = false;
   QTimer besideEnd_;  ///< Waits for the end of a click beside a pop-up.
   QPoint besideAt_;   ///< Where it was, on the screen.
