@@ -28,13 +28,7 @@ struct ShadowScene : Sample {
   QImage screen{2600, 2000, QImage::Format_RGB32};
 
   ShadowScene() {
-    project = withSheet(project, sheet, [](const Sheet& before) {
-      Sheet after = before;
-      after.width = 2600;
-      after.height = 2000;
-      after.items = {};
-      return after;
-    });
+    empty(2600, 2000);
     const Id panel = add("panel", fitted(rectangleOutline(1, 1), {{300, 300}, {300 + width, 300 + height}}), {0, 0, 0});
     const Id hole = add("hole", transformed(ellipseOutline(600, 600), Affine::move({1300, 1000})), {0, 0, 0});
     QImage photo(1500, 1050, QImage::Format_RGB32);

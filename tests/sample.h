@@ -33,6 +33,16 @@ struct Sample {
     project = withItemsOnTop(project, sheet, {plainItem(project.nextId, name, outline, style)});
     return project.nextId - 1;
   }
+  /// Instead of all that is there, an empty sheet of another size.
+  void empty(double width, double height) {
+    project = withSheet(project, sheet, [&](const Sheet& before) {
+      Sheet after = before;
+      after.width = width;
+      after.height = height;
+      after.items = {};
+      return after;
+    });
+  }
   /// A medium without bytes: enough for the model.
   void addPhoto(int width, int height) {
     auto medium = std::make_shared<Medium>();

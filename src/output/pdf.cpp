@@ -9,6 +9,7 @@
 #include "output/pdf_content.h"
 #include "output/pdf_fonts.h"
 #include "output/pdf_photos.h"
+#include "output/pdf_shading.h"
 #include "output/pdf_text.h"
 #include "output/pixel_paint.h"
 #include "scene/drawing.h"
@@ -172,23 +173,21 @@ class PdfWriter {
     });
   }
   void add(const FillOutline& fill, const GradientBrush& gradient) {
-    mixed(bounds(*fill.outline), fill.opacity, fill.blend, [&] {
+    const Box box = bounds(*fill.outline);
+    mixed(box, fill.opacity, fill.blend, [&] {
       if (gradient.kind == GradientKind::Conical) {
         content().text += path(*fill.outline) + "W n\n";
-        draw(pixelsOf(gradient, bounds(*fill.outline), ppi_));
+        draw(pixelsOf(gradient, box, ppi_));
         return;
       }
       if (hasAlpha(gradient)) {
         pdf::Content mask;
-        mask.text = toShading(gradient) +
-                    mask.nameOf("/Shading", "G", "only", pdf_.makeIndirectObject(shadingOf(gradient, true))) + " sh\n";
+        paintGradient(pdf_, mask, gradient, box, true, "only");
         content().setMask(std::to_string(++masks_),
-                          groupForm(pdf_, mask.text, mask.resources(), bounds(*fill.outline).grown(1), "/DeviceGray"));
+                          groupForm(pdf_, mask.text, mask.resources(), box.grown(1), "/DeviceGray"));
       }
-      content().text += path(*fill.outline) + "W n\n" + toShading(gradient);
-      content().text += content().nameOf("/Shading", "G", std::to_string(++shadings_),
-                                         pdf_.makeIndirectObject(shadingOf(gradient, false))) +
-                        " sh\n";
+      content().text += path(*fill.outline) + "W n\n";
+      paintGradient(pdf_, content(), gradient, box, false, std::to_string(++shadings_));
     });
   }
   /// Lays pixels on their box.

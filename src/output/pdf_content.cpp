@@ -10,16 +10,6 @@ namespace {
 
 std::string place(Point p) { return number(p.x) + " " + number(p.y) + " "; }
 
-Object numbers(std::initializer_list<double> values) {
-  Object out = Object::newArray();
-  for (const double v : values) out.appendItem(Object::newReal(v, 6));
-  return out;
-}
-
-Object coloursOf(Colour c, bool isAlpha) {
-  return isAlpha ? numbers({c.alpha / 255.0}) : numbers({c.red / 255.0, c.green / 255.0, c.blue / 255.0});
-}
-
 /// A blend mode's name in a PDF, by ISO 32000.
 std::string pdfName(Blend blend) {
   std::string out = "/";
@@ -32,44 +22,6 @@ std::string pdfName(Blend blend) {
     out += isFirst ? static_cast<char>(std::toupper(c)) : c;
     isFirst = false;
   }
-  return out;
-}
-
-/// Colours from 0 to 1, straight from one stop to the next.
-Object functionOf(const std::vector<GradientStop>& stops, bool isAlpha) {
-  const auto straight = [&](Colour from, Colour to) {
-    Object f = Object::newDictionary();
-    f.replaceKey("/FunctionType", Object::newInteger(2));
-    f.replaceKey("/Domain", numbers({0, 1}));
-    f.replaceKey("/N", Object::newInteger(1));
-    f.replaceKey("/C0", coloursOf(from, isAlpha));
-    f.replaceKey("/C1", coloursOf(to, isAlpha));
-    return f;
-  };
-  Object functions = Object::newArray(), bounds = Object::newArray(), encode = Object::newArray();
-  double last = 0;
-  Colour before = stops.front().colour;
-  const auto add = [&](double to, Colour from, Colour colour) {
-    constexpr double least = 1e-6;  // readers want places to grow
-    const bool isJump = to - last < least;
-    if (isJump) return;
-    if (functions.getArrayNItems() > 0) bounds.appendItem(Object::newReal(last, 6));
-    functions.appendItem(straight(from, colour));
-    encode.appendItem(Object::newInteger(0));
-    encode.appendItem(Object::newInteger(1));
-    last = to;
-  };
-  for (const GradientStop& stop : stops) {
-    add(std::clamp(stop.at, 0.0, 1.0), before, stop.colour);
-    before = stop.colour;
-  }
-  add(1, before, before);
-  Object out = Object::newDictionary();
-  out.replaceKey("/FunctionType", Object::newInteger(3));
-  out.replaceKey("/Domain", numbers({0, 1}));
-  out.replaceKey("/Functions", functions);
-  out.replaceKey("/Bounds", bounds);
-  out.replaceKey("/Encode", encode);
   return out;
 }
 
@@ -151,28 +103,6 @@ void Content::setMask(const std::string& key, const Object& group) {
   Object state = Object::newDictionary();
   state.replaceKey("/SMask", mask);
   text += nameOf("/ExtGState", "S", "mask " + key, state) + " gs\n";
-}
-
-Object shadingOf(const GradientBrush& gradient, bool isAlpha) {
-  const bool isLinear = gradient.kind == GradientKind::Linear;
-  Object shading = Object::newDictionary();
-  shading.replaceKey("/ShadingType", Object::newInteger(isLinear ? 2 : 3));
-  shading.replaceKey("/ColorSpace", Object::newName(isAlpha ? "/DeviceGray" : "/DeviceRGB"));
-  const OwnUnits own = inOwnUnits(gradient.toOutline);
-  shading.replaceKey("/Coords", isLinear ? numbers({own.from.x, own.from.y, own.to.x, own.to.y})
-                                         : numbers({0, 0, 0, 0, 0, own.radius}));
-  shading.replaceKey("/Function", functionOf(*gradient.stops, isAlpha));
-  shading.replaceKey("/Extend", Object::parse("[ true true ]"));
-  return shading;
-}
-
-std::string toShading(const GradientBrush& gradient) {
-  return gradient.kind == GradientKind::Linear ? "" : matrix(inOwnUnits(gradient.toOutline).map);
-}
-
-bool hasAlpha(const GradientBrush& gradient) {
-  return std::any_of(gradient.stops->begin(), gradient.stops->end(),
-                     [](const GradientStop& stop) { return stop.colour.alpha != 255; });
 }
 
 }  // namespace widecut::pdf

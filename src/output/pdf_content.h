@@ -1,4 +1,4 @@
-// The content of a PDF's pages and groups, and its words for numbers, maps, paths and gradients.
+// The content of a PDF's pages and groups, and its words for numbers, maps and paths.
 #pragma once
 
 #include <map>
@@ -38,13 +38,5 @@ class Content {
   Object resources_ = Object::newDictionary();
   std::map<std::string, std::map<std::string, std::string>> names_;
 };
-
-/// A shading of colours, or of how opaque they are, as grey, in lengths of the outline's own; it is painted behind what
-/// `toShading` says.
-Object shadingOf(const GradientBrush& gradient, bool isAlpha);
-/// “… cm”, or nothing, which brings a shading to its place on the outline.
-std::string toShading(const GradientBrush& gradient);
-/// True when some of it is see-through.
-bool hasAlpha(const GradientBrush& gradient);
 
 }  // namespace widecut::pdf

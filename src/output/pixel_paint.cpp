@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "painting/edged_gradient.h"
 #include "painting/layer_painter.h"
 #include "painting/raster.h"
 
@@ -57,10 +58,10 @@ PixelPaint pixelsOf(const GradientBrush& gradient, const Box& box, double ppi) {
   QPainter painter(&image);
   painter.translate(-pixels.topLeft());
   painter.scale(scale, scale);
-  painter.fillRect(QRectF(pixels.left() / scale, pixels.top() / scale, pixels.width() / scale, pixels.height() / scale),
-                   painterBrush(gradient));
+  const Box filled = boxOf(pixels, scale);
+  painter.fillRect(rectOf(filled), gradientBrush(painter, gradient, filled));
   painter.end();
-  return {image, boxOf(pixels, scale)};
+  return {image, filled};
 }
 
 std::shared_ptr<const Outline> clipOf(const Content& content) {

@@ -5,6 +5,7 @@
 #include "media/pixel_buffers.h"
 #include "painting/blending.h"
 #include "painting/crowded_path.h"
+#include "painting/edged_gradient.h"
 #include "painting/photo_tile.h"
 
 namespace widecut {
@@ -75,28 +76,6 @@ QPen penOf(const Line& line) {
 constexpr double mostBodyPixels = 24e6;
 
 }  // namespace
-
-QBrush painterBrush(const GradientBrush& shown) {
-  const auto made = [&]() -> QGradient {
-    if (shown.kind == GradientKind::Linear) return QLinearGradient(0, 0, 1, 0);
-    if (shown.kind == GradientKind::Radial) return QRadialGradient(QPointF(0, 0), 1);
-    return QConicalGradient(0, 0, 0);
-  };
-  QGradient gradient = made();
-  QGradientStops stops;
-  for (const GradientStop& stop : *shown.stops) {
-    // Two at one place are an edge; the painter's list takes places only once.
-    double at = stop.at;
-    if (!stops.isEmpty() && at <= stops.last().first) at = stops.last().first + 1e-7;
-    stops.append({std::min(at, 1.0), painterColour(stop.colour)});
-  }
-  gradient.setStops(stops);
-  gradient.setInterpolationMode(QGradient::ComponentInterpolation);
-  QBrush brush(gradient);
-  const Affine turned = shown.kind == GradientKind::Conical ? shown.toOutline * Affine::scale(1, -1) : shown.toOutline;
-  brush.setTransform(painterTransform(turned));
-  return brush;
-}
 
 QRectF bodyBoxOn(const Content& content, const QTransform& toDevice) {
   const Box& box = content.body;
@@ -276,7 +255,7 @@ void LayerPainter::plainly(QPainter& painter, const FillOutline& filling) {
   if (const auto* colour = std::get_if<Colour>(&filling.brush))
     fill(painter, *filling.outline, painterColour(*colour));
   else if (const auto* gradient = std::get_if<GradientBrush>(&filling.brush))
-    fill(painter, *filling.outline, painterBrush(*gradient));
+    fill(painter, *filling.outline, gradientBrush(painter, *gradient, bounds(*filling.outline)));
   else
     picture(painter, filling, std::get<PictureBrush>(filling.brush));
   painter.setOpacity(before);

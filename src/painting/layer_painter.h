@@ -43,8 +43,6 @@ class LayerPainter {
   bool isFinal_ = true;
 };
 
-/// A brush of a gradient; conical ones run clockwise from where their line leads to.
-QBrush painterBrush(const GradientBrush& gradient);
 /// The box of a content's body on a device.
 QRectF bodyBoxOn(const Content& content, const QTransform& toDevice);
 

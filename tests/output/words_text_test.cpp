@@ -57,15 +57,7 @@ QStringList fontsIn(const Project& project, Id sheet) {
 }
 
 struct WordsText : testing::Test, Sample {
-  WordsText() {
-    project = withSheet(project, sheet, [](const Sheet& before) {
-      Sheet after = before;
-      after.width = 600;
-      after.height = 800;
-      after.items = {};
-      return after;
-    });
-  }
+  WordsText() { empty(600, 800); }
   std::vector<Id> idsOn() const {
     std::vector<Id> out;
     for (const ItemPtr& item : findSheet(project, sheet)->items) out.push_back(item->id);
@@ -111,11 +103,7 @@ TEST_F(WordsText, FiftyStoriesAreReadAsTheyWereTyped) {
     const double width = content.style.hyphens ? 90 : 150;
     content.frame = TextFrame{width + static_cast<double>(random() % 300), 700};
     const QString typed = QString::fromStdString(content.text).simplified();
-    project = withSheet(project, sheet, [](const Sheet& before) {
-      Sheet after = before;
-      after.items = {};
-      return after;
-    });
+    empty(600, 800);
     add(std::move(content), {40, 40});
     ASSERT_EQ(readBack(project, sheet).toStdString(), typed.toStdString()) << round;
   }

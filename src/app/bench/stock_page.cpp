@@ -65,7 +65,7 @@ void StockPage::look() {
   if (!watcher_.directories().isEmpty()) watcher_.removePaths(watcher_.directories());
   if (!own.isEmpty()) watcher_.addPath(own);
   isLooking_ = true;
-  tellOf(nullptr);
+  refreshHeading();
   task_.run([this, own, known = thumbnails_, ratio = devicePixelRatioF()] {
     auto photos = stockIn(ownStock());
     const auto more = stockIn(own);
@@ -90,23 +90,23 @@ void StockPage::buildCards() {
   for (std::size_t i = 0; i < std::min(found.size(), mostCards); ++i) {
     auto* card = new Card(found[i].title, {}, theme::slate, thumbnails_.value(found[i].path), this);
     card->setObjectName("stock " + found[i].title);
-    connect(card, &Card::entered, this, [this, photo = found[i]] { tellOf(&photo); });
-    connect(card, &Card::left, this, [this] { tellOf(nullptr); });
+    connect(card, &Card::entered, this, [this, photo = found[i]] { tellOf(photo); });
+    connect(card, &Card::left, this, [this] { emit desk_.told({}); });
     connect(card, &Card::clicked, this, [this, photo = found[i]] { emit photoWanted(photo.path, photo.terms()); });
     cards_->addWidget(card);
   }
   cards_->addStretch(1);
-  tellOf(nullptr);
+  refreshHeading();
 }
 
-void StockPage::tellOf(const StockPhoto* photo) {
-  if (photo) {
-    QStringList facts{tr("“%1”").arg(photo->title), tr("%1 × %2 px").arg(photo->width).arg(photo->height),
-                      photo->licence.isEmpty() ? tr("licence not known") : photo->licence};
-    if (!photo->credit.isEmpty()) facts.append(photo->credit);
-    heading_->setText(facts.join(" · "));
-    return;
-  }
+void StockPage::tellOf(const StockPhoto& photo) {
+  QStringList facts{tr("“%1”").arg(photo.title), tr("%1 × %2 px").arg(photo.width).arg(photo.height),
+                    photo.licence.isEmpty() ? tr("licence not known") : photo.licence};
+  if (!photo.credit.isEmpty()) facts.append(photo.credit);
+  emit desk_.told(facts.join(" · "));
+}
+
+void StockPage::refreshHeading() {
   const auto count = static_cast<int>(matching(photos_, question_->text()).size());
   heading_->setText(isLooking_         ? tr("Looking for photos…")
                     : photos_.empty()  ? tr("No photos here: choose a folder of your own")
@@ -123,6 +123,6 @@ void StockPage::chooseFolder() {
   look();
 }
 
-void StockPage::refresh(bool) { tellOf(nullptr); }
+void StockPage::refresh(bool) { refreshHeading(); }
 
 }  // namespace widecut

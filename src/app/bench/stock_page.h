@@ -27,7 +27,9 @@ class StockPage : public BenchPage {
  private:
   void look();
   void buildCards();
-  void tellOf(const StockPhoto* photo);
+  void refreshHeading();
+  /// In the hint line: the heading stays, as all of the bench does while the pointer passes.
+  void tellOf(const StockPhoto& photo);
   void chooseFolder();
 
   QLabel* heading_;

@@ -157,7 +157,9 @@ void Trial::preview(Project changed, bool isPointing) {
   emit desk_->projectChanged();
 }
 
-bool Trial::settle(const QString& name) { return isShown() && desk_->commit(name, Project(*desk_->preview_)); }
+bool Trial::settle(const QString& name) {
+  return isShown() && !desk_->isPointing() && desk_->commit(name, Project(*desk_->preview_));
+}
 
 void Trial::drop() {
   if (!isShown()) return;

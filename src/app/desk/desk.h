@@ -323,17 +323,14 @@ class Desk : public QObject {
   bool isPointing_ = false;
   std::optional<Again> again_;
   /// What was noted at a state of the history: undo brings it back with the state.
-  struct NotedAgain {
+  template <class What>
+  struct Noted {
     std::weak_ptr<const Project> state;
-    Again again;
-  };
-  struct NotedSelection {
-    std::weak_ptr<const Project> state;
-    std::vector<Id> items;
+    What what;
   };
   std::pair<Id, Id> duplicated_{};
-  std::vector<NotedAgain> agains_;
-  std::vector<NotedSelection> selections_;
+  std::vector<Noted<Again>> agains_;
+  std::vector<Noted<std::vector<Id>>> selections_;
   std::vector<Id> selection_;
   NodesOfItems chosenNodes_;
   Id sheet_ = 0;
@@ -383,7 +380,8 @@ class Trial {
   void point(Project changed) { preview(std::move(changed), true); }
   /// True while it is this one's change that shows.
   bool isShown() const { return desk_ && desk_->trying_ == this; }
-  /// Makes the change that it shows: one undo step. Nothing, and false, when another one's shows, or none.
+  /// Makes the change that it shows: one undo step. Nothing, and false, when another one's shows, or none, or one that
+  /// is only pointed at.
   bool settle(const QString& name);
   /// Takes back what it shows; another one's change stays.
   void drop();

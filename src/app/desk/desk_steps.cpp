@@ -7,13 +7,17 @@
 namespace widecut {
 namespace {
 
-constexpr std::size_t mostNoted = 200;  // steps
+template <class Noted>
+void note(std::vector<Noted>& all, Noted one) {
+  constexpr std::size_t most = 200;  // steps
+  all.push_back(std::move(one));
+  if (all.size() > most) all.erase(all.begin());
+}
 
 }  // namespace
 
 void Desk::noteAgain(Again again) {
-  agains_.push_back({history_.current(), again});
-  if (agains_.size() > mostNoted) agains_.erase(agains_.begin());
+  note(agains_, {history_.current(), again});
   again_ = std::move(again);
   emit againNoted();
 }
@@ -24,10 +28,7 @@ std::optional<Point> Desk::spacingOfCopies() const {
   return from && to ? std::optional(to->position - from->position) : std::nullopt;
 }
 
-void Desk::noteSelection() {
-  selections_.push_back({history_.current(), selection_});
-  if (selections_.size() > mostNoted) selections_.erase(selections_.begin());
-}
+void Desk::noteSelection() { note(selections_, {history_.current(), selection_}); }
 
 void Desk::doAgain(bool onCopy) {
   if (!again_ || selection_.empty()) return;
@@ -70,14 +71,14 @@ void Desk::goneThrough() {
   dropMissing();
   // What was selected when the step was made, where nothing of what is selected now is left.
   const auto was = std::find_if(selections_.rbegin(), selections_.rend(),
-                                [&](const NotedSelection& one) { return one.state.lock() == history_.current(); });
-  if (selection_.empty() && was != selections_.rend()) select(was->items);
+                                [&](const auto& one) { return one.state.lock() == history_.current(); });
+  if (selection_.empty() && was != selections_.rend()) select(was->what);
   // Again repeats what stands, and not what was undone.
-  const auto stands = std::find_if(agains_.rbegin(), agains_.rend(), [&](const NotedAgain& one) {
+  const auto stands = std::find_if(agains_.rbegin(), agains_.rend(), [&](const auto& one) {
     const ProjectPtr state = one.state.lock();
     return state && history_.isBehind(state);
   });
-  again_ = stands == agains_.rend() ? std::nullopt : std::optional(stands->again);
+  again_ = stands == agains_.rend() ? std::nullopt : std::optional(stands->what);
   emit againNoted();
   emit projectChanged();
   emit fileChanged();

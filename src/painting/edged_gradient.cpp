@@ -1,0 +1,104 @@
+#include "painting/edged_gradient.h"
+
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include "media/pixel_buffers.h"
+#include "painting/raster.h"
+
+namespace widecut {
+namespace {
+
+constexpr int coloursOfPainter = 1024;
+
+QBrush painterBrush(const GradientBrush& shown) {
+  const auto made = [&]() -> QGradient {
+    if (shown.kind == GradientKind::Linear) return QLinearGradient(0, 0, 1, 0);
+    if (shown.kind == GradientKind::Radial) return QRadialGradient(QPointF(0, 0), 1);
+    return QConicalGradient(0, 0, 0);
+  };
+  QGradient gradient = made();
+  QGradientStops stops;
+  for (const GradientStop& stop : *shown.stops) {
+    // Two at one place are an edge; the painter's list takes places only once.
+    double at = stop.at;
+    if (!stops.isEmpty() && at <= stops.last().first) at = stops.last().first + 1e-7;
+    stops.append({std::min(at, 1.0), painterColour(stop.colour)});
+  }
+  gradient.setStops(stops);
+  gradient.setInterpolationMode(QGradient::ComponentInterpolation);
+  QBrush brush(gradient);
+  const Affine turned = shown.kind == GradientKind::Conical ? shown.toOutline * Affine::scale(1, -1) : shown.toOutline;
+  brush.setTransform(painterTransform(turned));
+  return brush;
+}
+
+bool hasEdge(const GradientBrush& shown) {
+  const std::vector<GradientStop>& stops = *shown.stops;
+  const auto isEdge = [](const GradientStop& a, const GradientStop& b) {
+    return a.at == b.at && !(a.colour == b.colour);
+  };
+  const bool isSeam = shown.kind == GradientKind::Conical && !(stops.front().colour == stops.back().colour);
+  return isSeam || std::adjacent_find(stops.begin(), stops.end(), isEdge) != stops.end();
+}
+
+/// Where a gradient is at a point of its own space, from 0 to 1.
+double placeIn(GradientKind kind, double x, double y) {
+  if (kind == GradientKind::Linear) return std::clamp(x, 0.0, 1.0);
+  if (kind == GradientKind::Radial) return std::min(std::hypot(x, y), 1.0);
+  const double turns = std::atan2(y, x) / (2 * std::numbers::pi);
+  return turns < 0 ? turns + 1 : turns;
+}
+
+/// Pixels from a gradient's beginning to its end, on a device and where it is longest there.
+double lengthOn(const QTransform& toDevice, GradientKind kind, const QRect& pixels) {
+  const double along = std::hypot(toDevice.m11(), toDevice.m12()), across = std::hypot(toDevice.m21(), toDevice.m22());
+  if (kind == GradientKind::Linear) return along;
+  if (kind == GradientKind::Radial) return std::max(along, across);
+  double farthest = 0;
+  const QPointF middle(toDevice.dx(), toDevice.dy());
+  for (const QPoint corner : {pixels.topLeft(), pixels.topRight(), pixels.bottomLeft(), pixels.bottomRight()})
+    farthest = std::max(farthest, std::hypot(corner.x() - middle.x(), corner.y() - middle.y()));
+  return 2 * std::numbers::pi * farthest;
+}
+
+}  // namespace
+
+QBrush gradientBrush(const QPainter& painter, const GradientBrush& shown, const Box& box) {
+  if (!hasEdge(shown)) return painterBrush(shown);
+  const QTransform own = painterTransform(shown.toOutline) * painter.transform();
+  const QRect device(0, 0, painter.device()->width(), painter.device()->height());
+  const QRect pixels =
+      (painter.transform().mapRect(QRectF(box.low.x, box.low.y, box.width(), box.height())).adjusted(-2, -2, 2, 2) &
+       QRectF(device))
+          .toAlignedRect();
+  bool canBack = false, canBackToOwn = false;
+  const QTransform back = painter.transform().inverted(&canBack), toOwn = own.inverted(&canBackToOwn);
+  const double length = lengthOn(own, shown.kind, pixels);
+  if (!canBack || !canBackToOwn || pixels.isEmpty() || !(length > coloursOfPainter)) return painterBrush(shown);
+  QImage image = unpaintedImage(pixels.size());
+  if (image.isNull()) return painterBrush(shown);
+
+  constexpr double mostColours = 1 << 16;
+  std::vector<QRgb> colours(static_cast<std::size_t>(std::min(2 * length, mostColours)));
+  for (std::size_t i = 0; i < colours.size(); ++i) {
+    const double at = (static_cast<double>(i) + 0.5) / static_cast<double>(colours.size());
+    colours[i] = qPremultiply(painterColour(colourAt(*shown.stops, false, at)).rgba());
+  }
+  const auto last = static_cast<double>(colours.size() - 1);
+  for (int y = 0; y < pixels.height(); ++y) {
+    auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
+    QPointF at = toOwn.map(QPointF(pixels.x() + 0.5, pixels.y() + y + 0.5));
+    for (int x = 0; x < pixels.width(); ++x, at += QPointF(toOwn.m11(), toOwn.m12())) {
+      const double place = placeIn(shown.kind, at.x(), at.y()) * static_cast<double>(colours.size());
+      line[x] = colours[static_cast<std::size_t>(std::min(place, last))];
+    }
+  }
+  QBrush brush(image);
+  brush.setTransform(QTransform::fromTranslate(pixels.x(), pixels.y()) * back);
+  return brush;
+}
+
+}  // namespace widecut
