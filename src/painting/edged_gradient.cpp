@@ -2,6 +2,7 @@
 
 #include <QPainter>
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 
@@ -52,6 +53,15 @@ double placeIn(GradientKind kind, double x, double y) {
   return turns < 0 ? turns + 1 : turns;
 }
 
+/// Where a conical gradient jumps, in turns; 0 for its seam.
+std::vector<double> edgesOf(const std::vector<GradientStop>& stops) {
+  std::vector<double> out;
+  if (!(stops.front().colour == stops.back().colour)) out.push_back(0);
+  for (std::size_t i = 1; i < stops.size(); ++i)
+    if (stops[i].at == stops[i - 1].at && !(stops[i].colour == stops[i - 1].colour)) out.push_back(stops[i].at);
+  return out;
+}
+
 /// Pixels from a gradient's beginning to its end, on a device and where it is longest there.
 double lengthOn(const QTransform& toDevice, GradientKind kind, const QRect& pixels) {
   const double along = std::hypot(toDevice.m11(), toDevice.m12()), across = std::hypot(toDevice.m21(), toDevice.m22());
@@ -74,10 +84,13 @@ QBrush gradientBrush(const QPainter& painter, const GradientBrush& shown, const 
       (painter.transform().mapRect(QRectF(box.low.x, box.low.y, box.width(), box.height())).adjusted(-2, -2, 2, 2) &
        QRectF(device))
           .toAlignedRect();
+  // The edges of conical ones run out from their middle, and are smoothed as those of outlines are.
+  const bool isConical = shown.kind == GradientKind::Conical;
   bool canBack = false, canBackToOwn = false;
   const QTransform back = painter.transform().inverted(&canBack), toOwn = own.inverted(&canBackToOwn);
   const double length = lengthOn(own, shown.kind, pixels);
-  if (!canBack || !canBackToOwn || pixels.isEmpty() || !(length > coloursOfPainter)) return painterBrush(shown);
+  if (!canBack || !canBackToOwn || pixels.isEmpty() || (!isConical && !(length > coloursOfPainter)))
+    return painterBrush(shown);
   QImage image = unpaintedImage(pixels.size());
   if (image.isNull()) return painterBrush(shown);
 
@@ -88,13 +101,37 @@ QBrush gradientBrush(const QPainter& painter, const GradientBrush& shown, const 
     colours[i] = qPremultiply(painterColour(colourAt(*shown.stops, false, at)).rgba());
   }
   const auto last = static_cast<double>(colours.size() - 1);
+  const auto colourOf = [&](QPointF at) {
+    const double place = placeIn(shown.kind, at.x(), at.y()) * static_cast<double>(colours.size());
+    return colours[static_cast<std::size_t>(std::min(place, last))];
+  };
+  const std::vector<double> edges = isConical ? edgesOf(*shown.stops) : std::vector<double>{};
+  const QPointF across(toOwn.m11(), toOwn.m12()), down(toOwn.m21(), toOwn.m22());
+  const double pixel = std::max(std::hypot(across.x(), across.y()), std::hypot(down.x(), down.y()));
+  const auto isAtEdge = [&](QPointF at) {
+    const double round = 2 * std::numbers::pi * std::hypot(at.x(), at.y()), place = placeIn(shown.kind, at.x(), at.y());
+    return std::any_of(edges.begin(), edges.end(), [&](double edge) {
+      const double off = std::abs(place - edge);
+      return std::min(off, 1 - off) * round < pixel;
+    });
+  };
+  const auto smoothed = [&](QPointF at) {
+    constexpr int fine = 8;
+    std::array<int, 4> sum{};
+    for (int j = 0; j < fine; ++j)
+      for (int i = 0; i < fine; ++i) {
+        const QRgb c = colourOf(at + across * ((i + 0.5) / fine - 0.5) + down * ((j + 0.5) / fine - 0.5));
+        for (unsigned k = 0; k < 4; ++k) sum[k] += static_cast<int>(c >> (8 * k) & 0xFFU);
+      }
+    QRgb out = 0;
+    for (unsigned k = 0; k < 4; ++k) out |= static_cast<QRgb>((sum[k] + fine * fine / 2) / (fine * fine)) << (8 * k);
+    return out;
+  };
   for (int y = 0; y < pixels.height(); ++y) {
     auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
     QPointF at = toOwn.map(QPointF(pixels.x() + 0.5, pixels.y() + y + 0.5));
-    for (int x = 0; x < pixels.width(); ++x, at += QPointF(toOwn.m11(), toOwn.m12())) {
-      const double place = placeIn(shown.kind, at.x(), at.y()) * static_cast<double>(colours.size());
-      line[x] = colours[static_cast<std::size_t>(std::min(place, last))];
-    }
+    for (int x = 0; x < pixels.width(); ++x, at += across)
+      line[x] = !edges.empty() && isAtEdge(at) ? smoothed(at) : colourOf(at);
   }
   QBrush brush(image);
   brush.setTransform(QTransform::fromTranslate(pixels.x(), pixels.y()) * back);

@@ -3,6 +3,7 @@
 #include <QPainter>
 
 #include "painting/raster.h"
+#include "scene/flush.h"
 
 namespace widecut {
 
@@ -16,6 +17,7 @@ QImage pictureOf(const std::vector<ItemPtr>& items, PhotoStore& store, QSize siz
     layers.push_back(layerOf(item));
     own.add(tightBox(layers.back()));
   }
+  paintWithoutSeams(layers);
   const Box box = around.isEmpty() ? own : around;
   if (!box.isEmpty()) {
     QPainter painter(&image);

@@ -7,6 +7,7 @@
 #include "painting/blending.h"
 #include "painting/raster.h"
 #include "scene/change.h"
+#include "scene/flush.h"
 
 namespace widecut {
 namespace {
@@ -86,12 +87,43 @@ QRect LayerCache::follow(const Sheet& sheet, double scale, const QRect& visible)
   };
   if (sameOrder && !anew) {
     eachDifference(before, shown_, placeAnew);
-    return changed;
+  } else {
+    if (!sameOrder) changed = followOrder();
+    for (std::size_t i = 0; i < shown_.size(); ++i)
+      if (anew || placed_[i].item != shown_[i]) placeAnew(i);
   }
-  if (!sameOrder) changed = followOrder();
-  for (std::size_t i = 0; i < shown_.size(); ++i)
-    if (anew || placed_[i].item != shown_[i]) placeAnew(i);
+  if (hasPieces_) changed |= followPieces();
   return anew ? visible : changed;
+}
+
+/// What flush pieces paint depends on one another.
+QRect LayerCache::followPieces() {
+  std::vector<std::size_t> places;
+  std::vector<Layer> layers;
+  for (std::size_t i = 0; i < shown_.size(); ++i) {
+    if (!shown_[i]->isShown()) continue;
+    places.push_back(i);
+    layers.push_back(shown_[i]->division == 0 ? placed_[i].layer : layerOf(shown_[i], around_));
+  }
+  paintWithoutSeams(layers);
+  QRect changed;
+  hasPieces_ = false;
+  for (std::size_t k = 0; k < places.size(); ++k) {
+    const std::size_t i = places[k];
+    if (shown_[i]->division == 0) continue;
+    hasPieces_ = true;
+    if (placed_[i].layer.content == layers[k].content) continue;
+    changed |= boxes_[i];
+    placed_[i].layer = layers[k];
+    placed_[i].corner.reset();
+    boxes_[i] = boxOf(layers[k]);
+    changed |= boxes_[i];
+  }
+  return changed;
+}
+
+QRect LayerCache::boxOf(const Layer& layer) const {
+  return pixelBox((Affine::scale(scale_, scale_) * layer.place)(layer.content->box));
 }
 
 /// Puts what is placed into the order of the sheet. New items have no box yet.
@@ -124,8 +156,8 @@ void LayerCache::place(std::size_t at, const ItemPtr& item) {
   one.item = item;
   one.corner.reset();
   one.layer = item->isShown() ? layerOf(item, around_) : Layer{};
-  boxes_[at] =
-      !item->isShown() ? QRect() : pixelBox((Affine::scale(scale_, scale_) * one.layer.place)(one.layer.content->box));
+  boxes_[at] = item->isShown() ? boxOf(one.layer) : QRect();
+  hasPieces_ = hasPieces_ || item->division != 0;
 }
 
 void LayerCache::draw(QPainter& painter, const QRect& part) {

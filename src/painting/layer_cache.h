@@ -65,6 +65,8 @@ class LayerCache {
   struct Aim;  ///< How a layer is to be painted now.
 
   QRect followOrder();
+  QRect followPieces();
+  QRect boxOf(const Layer& layer) const;
   void place(std::size_t at, const ItemPtr& item);
   bool drawOne(QPainter& painter, Placed& one);
   void drawRaster(QPainter& painter, const Placed& one, QPoint corner) const;
@@ -96,6 +98,7 @@ class LayerCache {
   QRect visible_;
   QRect finer_;
   bool trying_ = false;
+  bool hasPieces_ = false;  ///< Of a division, on the sheet.
   double allowedMs_ = 0;
   int paintCount_ = 0, keptBodyCount_ = 0;
   unsigned moment_ = 0;  ///< Counts how often videos showed other frames.

@@ -53,6 +53,8 @@ struct Item {
   double paleBy = 0;
   /// A line that says how long it is and at what angle. It shows on the mat alone, and is in no recipe or picture.
   bool measures = false;
+  /// Pieces of one division have the same one: where they still lie flush they are painted without seams. 0 for others.
+  Id division = 0;
   std::shared_ptr<const KeepClear> clear = nullptr;  ///< Null where words run over it.
   std::string extra;
 

@@ -4,6 +4,7 @@
 #include <cstddef>
 #include <iterator>
 
+#include "geometry/measure.h"
 #include "project/colour.h"
 
 namespace widecut {
@@ -16,5 +17,6 @@ constexpr Colour quietTone(std::size_t place) {
   return tones[place % std::size(tones)];
 }
 inline constexpr Colour usualInk{0x23, 0x30, 0x2E};  ///< Of lines and words.
+inline constexpr double usualLineWidth = pointsPerMillimetre;
 
 }  // namespace widecut

@@ -35,22 +35,16 @@ std::optional<Outline> areaOf(const Outline& outline, const Line& line) {
   return map ? std::optional(map->intersect()) : std::nullopt;
 }
 
-/// How many colours a run needs so that no step shows.
-int stepsFor(const std::vector<GradientStop>& stops) {
+/// How many colours a run over this length needs so that no step shows.
+int stepsFor(const std::vector<GradientStop>& stops, double length) {
   int steps = 0;
   for (std::size_t i = 1; i < stops.size(); ++i) {
     const Colour a = stops[i - 1].colour, b = stops[i].colour;
     steps += std::max(
         {std::abs(a.red - b.red), std::abs(a.green - b.green), std::abs(a.blue - b.blue), std::abs(a.alpha - b.alpha)});
   }
-  constexpr int least = 2, most = 96;
-  return std::clamp(steps / 3, least, most);
-}
-
-/// A quadrilateral beside a piece of a line, between two distances from it.
-Contour besides(const LinePlace& a, const LinePlace& b, double from, double to) {
-  return polygon({a.at + a.normal * from, b.at + b.normal * from, b.at + b.normal * to, a.at + a.normal * to})
-      .contours.front();
+  constexpr double least = 2, most = 96, finest = 6;  // a point, beyond which no picture shows them
+  return static_cast<int>(std::clamp(std::min(steps / 3.0, std::ceil(length * finest)), least, most));
 }
 
 bool isSolid(const LineColours& colours) {
@@ -58,25 +52,43 @@ bool isSolid(const LineColours& colours) {
                      [](const GradientStop& stop) { return stop.colour.alpha == 255; });
 }
 
+/// The strip beside a line from one of its places to another, between two distances from it.
+Contour strip(const std::vector<LinePlace>& places, std::size_t from, std::size_t to, double left, double right) {
+  std::vector<Point> corners;
+  for (std::size_t i = from; i <= to; ++i) corners.push_back(places[i].at + places[i].normal * left);
+  for (std::size_t i = to + 1; i-- > from;) corners.push_back(places[i].at + places[i].normal * right);
+  return polygon(corners).contours.front();
+}
+
+/// Whether a strip as wide as this opens, or folds back over itself, between two places: at corners and in tight bends.
+bool isBent(const LinePlace& a, const LinePlace& b, double reach) {
+  const Point way = b.at - a.at, turned = (b.normal - a.normal) * reach;
+  return a.at == b.at || dot(way + turned, way) < 0 || dot(way - turned, way) < 0;
+}
+
 /// Along the line: each colour from its place on, a little further than the next one begins, which covers that; unless
 /// it would be seen through.
-void addAlong(const std::vector<LinePlace>& places, double reach, const LineColours& colours, MarkGroup& group) {
+void addAlong(const std::vector<LinePlace>& places, bool isClosed, double reach, const LineColours& colours,
+              MarkGroup& group) {
   const double length = places.back().along;
-  const int steps = stepsFor(colours.stops);
+  const int steps = stepsFor(colours.stops, length);
   const bool overlaps = isSolid(colours);
-  std::vector<Outline> parts(static_cast<std::size_t>(steps));
-  for (std::size_t i = 1; i < places.size(); ++i) {
-    const double share = (places[i - 1].along + places[i].along) / 2 / length;
-    Outline& part = parts[static_cast<std::size_t>(std::clamp(static_cast<int>(share * steps), 0, steps - 1))];
-    part.contours.push_back(besides(places[i - 1], places[i], -reach, reach));
-    // Where the line bends, its outer side opens.
-    if (overlaps && i + 1 < places.size()) part.contours.push_back(disc(places[i].at, reach));
-  }
-  for (int k = 0; k < steps; ++k) {
-    Outline& part = parts[static_cast<std::size_t>(k)];
-    if (part.isEmpty()) continue;
-    const Colour colour = colourAt(colours.stops, false, (k + 0.5) / steps);
-    group.fills.push_back({shared(std::move(part)), colour});
+  const auto stepAt = [&](std::size_t i) {  // of the piece from place i to the next one
+    const double share = (places[i].along + places[i + 1].along) / 2 / length;
+    return std::clamp(static_cast<int>(share * steps), 0, steps - 1);
+  };
+  const std::size_t last = places.size() - 1;
+  for (std::size_t from = 0; from < last;) {
+    const int step = stepAt(from);
+    std::size_t to = from + 1;
+    while (to < last && stepAt(to) == step) ++to;
+    Outline part;
+    part.contours.push_back(strip(places, from, overlaps ? std::min(to + 1, last) : to, -reach, reach));
+    for (std::size_t i = from; overlaps && i < to; ++i)
+      if (isBent(places[i], places[i + 1], reach)) part.contours.push_back(disc(places[i].at, reach));
+    if (overlaps && isClosed && to == last) part.contours.push_back(disc(places[last].at, reach));
+    group.fills.push_back({shared(std::move(part)), colourAt(colours.stops, false, (step + 0.5) / steps)});
+    from = to;
   }
 }
 
@@ -84,7 +96,7 @@ void addAlong(const std::vector<LinePlace>& places, double reach, const LineColo
 /// next one where it would be seen through.
 void addAcross(const std::vector<std::vector<LinePlace>>& lines, double from, double to, const LineColours& colours,
                MarkGroup& group) {
-  const int steps = stepsFor(colours.stops);
+  const int steps = stepsFor(colours.stops, std::abs(to - from));
   const bool overlaps = isSolid(colours);
   const double far = to + std::abs(to - from);
   const auto distanceAt = [&](int step) { return from + (to - from) * step / steps; };
@@ -92,9 +104,7 @@ void addAcross(const std::vector<std::vector<LinePlace>>& lines, double from, do
     const double begin = k == 0 ? from - std::abs(to - from) : distanceAt(k);
     const double end = overlaps || k + 1 == steps ? far : distanceAt(k + 1);
     Outline part;
-    for (const auto& places : lines)
-      for (std::size_t i = 1; i < places.size(); ++i)
-        part.contours.push_back(besides(places[i - 1], places[i], begin, end));
+    for (const auto& places : lines) part.contours.push_back(strip(places, 0, places.size() - 1, begin, end));
     group.fills.push_back({shared(std::move(part)), colourAt(colours.stops, false, (k + 0.5) / steps)});
   }
 }
@@ -102,17 +112,21 @@ void addAcross(const std::vector<std::vector<LinePlace>>& lines, double from, do
 MarkGroup colouredLine(const Outline& outline, const Line& line, std::shared_ptr<const Outline> area) {
   MarkGroup group{std::move(area), {}, line.opacity, line.blend};
   const double reach = line.shape.width * (line.shape.alignment == Alignment::Centre ? 1 : 2);
-  const int steps = stepsFor(line.colours->stops);
+  const int steps =
+      line.colours->isAcross ? 1 : stepsFor(line.colours->stops, bounds(outline).width() + bounds(outline).height());
   std::vector<std::vector<LinePlace>> lines;
+  std::vector<bool> areClosed;
   for (const Contour& contour : outline.contours) {
     auto places = placesAlong(contour, line.shape.width, steps);
-    if (places.size() > 1) lines.push_back(std::move(places));
+    if (places.size() < 2) continue;
+    lines.push_back(std::move(places));
+    areClosed.push_back(contour.closed);
   }
   if (line.colours->isAcross) {
     const double half = line.shape.width / 2;
     addAcross(lines, -half, half, *line.colours, group);
   } else {
-    for (const auto& places : lines) addAlong(places, reach, *line.colours, group);
+    for (std::size_t i = 0; i < lines.size(); ++i) addAlong(lines[i], areClosed[i], reach, *line.colours, group);
   }
   return group;
 }

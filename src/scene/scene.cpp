@@ -12,6 +12,7 @@
 #include "project/lookup.h"
 #include "project/node_memo.h"
 #include "project/resolve.h"
+#include "scene/flush.h"
 #include "scene/line_marks.h"
 #include "scene/live_text.h"
 #include "scene/read_lines.h"
@@ -226,6 +227,7 @@ std::shared_ptr<const Content> contentOf(const Item& item, const Around& around)
       content->inside.push_back(std::move(layer));
     }
   }
+  paintWithoutSeams(content->inside);
   addFinish(item, *content);
   if (!isPlaced) memo.keep(nodes, content);
   return content;
@@ -305,11 +307,10 @@ std::vector<FillOutline> standIn(const FillOutline& picture) {
 
 Scene sceneOf(const Sheet& sheet, double bleed) {
   Scene scene{sheet.width, sheet.height, sheet.paper, {}, bleed};
-  for (const ItemPtr& item : sheet.items) {
-    if (!item->isShown()) continue;
-    Layer layer = layerOf(item, aroundOf(sheet));
-    if (layer.box().touches(scene.area())) scene.layers.push_back(std::move(layer));
-  }
+  for (const ItemPtr& item : sheet.items)
+    if (item->isShown()) scene.layers.push_back(layerOf(item, aroundOf(sheet)));
+  paintWithoutSeams(scene.layers);
+  std::erase_if(scene.layers, [&](const Layer& layer) { return !layer.box().touches(scene.area()); });
   return scene;
 }
 

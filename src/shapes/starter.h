@@ -66,7 +66,7 @@ struct NumberHandle {
   void (*toward)(StarterSize size, Point point, std::span<double> values) = nullptr;
 };
 
-/// A kind of starter. Outlines run clockwise, holes the other way; they stay within their frame, which is centred on
+/// A kind of starter. Closed outlines run clockwise, holes the other way; all stay within their frame, which is centred on
 /// the origin, and touch all four of its sides.
 struct StarterKind {
   std::string_view name;
@@ -85,6 +85,7 @@ struct StarterKind {
   std::span<const NumberHandle> handles = {};
   /// The frame after a change of numbers, when what changes is not to scale the rest; null where it stays.
   Box (*frameAfter)(Box frame, Values before, Values after) = nullptr;
+  bool isOpen = false;  ///< A line rather than an area: it has two ends, and is drawn instead of filled.
 };
 
 /// All kinds, family by family.

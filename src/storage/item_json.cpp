@@ -28,6 +28,7 @@ json itemJson(const Item& item) {
   if (item.locked) out["locked"] = true;
   if (item.paleBy > 0) out["pale"] = item.paleBy;
   if (item.measures) out["measures"] = true;
+  if (item.division > 0) out["division"] = item.division;
   if (item.clear) {
     json& clear = out["clear"];
     clear["side"] = std::string(clearSides[static_cast<std::size_t>(item.clear->side)]);
@@ -51,6 +52,7 @@ ItemPtr ItemReader::item(const json& value, const std::string& place, int depth)
   out->locked = m.flag("locked", false);
   out->paleBy = m.number("pale", 0, mostPaleness, m.flag("dimmed", false) ? usualPaleness : 0);
   out->measures = m.flag("measures", false);
+  if (m.find("division")) out->division = m.id("division");
   if (const json* found = m.find("clear")) {
     Members clear(*found, m.placeOf("clear"));
     const auto side = clear.word<ClearSide>("side", clearSides);

@@ -160,7 +160,7 @@ TEST_F(CutWindow, TheKnifePartsWhatIsSelectedAndEscapePutsItBack) {
   QTest::keyClick(&w.mat(), Qt::Key_Escape);
   w.release(w.mm(120, 80));
   EXPECT_EQ(w.sheet().items.size(), 1U);
-  w.press("gap5");
+  w.press("gap3");
   w.drag(w.mm(40, 80), w.mm(120, 80));
   ASSERT_EQ(w.sheet().items.size(), 2U);
   EXPECT_NEAR(total(), 60 * 55, 30);

@@ -342,5 +342,33 @@ TEST_F(PaintWindow, TheWholeMixesWithWhatIsBehind) {
   EXPECT_NEAR(seen.red(), fill.red * below.red / 255, 2);
 }
 
+TEST_F(PaintWindow, TheNextShapeIsPaintedAsWasChosenWithTheToolInHand) {
+  w.key(Qt::Key_4);
+  w.press("nextFill");
+  QWidget* popover = QApplication::activePopupWidget();
+  ASSERT_TRUE(popover);
+  auto* hex = popover->findChild<QLineEdit*>("hex");
+  ASSERT_TRUE(hex);
+  hex->selectAll();
+  QTest::keyClicks(hex, "bf3f26");
+  QTest::keyClick(hex, Qt::Key_Return);
+  w.settle();
+  EXPECT_EQ(QApplication::focusWidget(), &w.mat());
+  w.type("nextWidth", "3 pt");
+  w.drag(w.mm(40, 40), w.mm(80, 70));
+  const Style& style = *w.only()->style;
+  EXPECT_EQ(colourOf(style), (Colour{0xBF, 0x3F, 0x26}));
+  ASSERT_TRUE(lineOf(style));
+  EXPECT_EQ(lineOf(style)->shape.width, 3);
+  // In turn again, and without an outline.
+  w.key(Qt::Key_Escape);
+  w.key(Qt::Key_5);
+  w.press("nextTones");
+  w.type("nextWidth", "0");
+  w.drag(w.mm(100, 40), w.mm(130, 70));
+  EXPECT_NE(colourOf(*w.only()->style), (Colour{0xBF, 0x3F, 0x26}));
+  EXPECT_FALSE(lineOf(*w.only()->style));
+}
+
 }  // namespace
 }  // namespace widecut

@@ -112,6 +112,22 @@ Fidelity::Reader compared(const std::string& name, const QImage& ours, const QIm
   return out;
 }
 
+/// The sheet in every format, in a folder; and its PNG.
+QImage delivered(const Project& project, Id sheet, const QTemporaryDir& folder) {
+  PhotoStore store;
+  const auto make = [&](DeliveryFormat format, const char* name) {
+    Delivery delivery{sheet, 0, format};
+    delivery.ppi = 144;
+    const auto done = deliver(project, delivery, store, folder.filePath(name).toStdString());
+    EXPECT_TRUE(done) << done.error().message;
+  };
+  make(DeliveryFormat::Png, "a.png");
+  make(DeliveryFormat::Svg, "a.svg");
+  make(DeliveryFormat::Pdf, "a.pdf");
+  expectPlainPdfFile(folder.filePath("a.pdf").toStdString());
+  return QImage(folder.filePath("a.png")).convertToFormat(QImage::Format_RGB32);
+}
+
 }  // namespace
 
 std::string Fidelity::heading() { return "sheet: reader worst tile / even pixels / all pixels\n"; }
@@ -127,20 +143,15 @@ std::string Fidelity::text() const {
   return out + "\n";
 }
 
+QImage drawnBy(const std::string& reader, const Project& project, Id sheet) {
+  const QTemporaryDir folder;
+  const QImage ours = delivered(project, sheet, folder);
+  return reader == "png" ? ours : drawnBy(reader, folder, ours.size());
+}
+
 Fidelity fidelityOf(const Project& project, Id sheet, const std::vector<std::string>& readers) {
   const QTemporaryDir folder;
-  PhotoStore store;
-  const auto make = [&](DeliveryFormat format, const char* name) {
-    Delivery delivery{sheet, 0, format};
-    delivery.ppi = 144;
-    const auto done = deliver(project, delivery, store, folder.filePath(name).toStdString());
-    EXPECT_TRUE(done) << done.error().message;
-  };
-  make(DeliveryFormat::Png, "a.png");
-  make(DeliveryFormat::Svg, "a.svg");
-  make(DeliveryFormat::Pdf, "a.pdf");
-  expectPlainPdfFile(folder.filePath("a.pdf").toStdString());
-  const QImage ours = QImage(folder.filePath("a.png")).convertToFormat(QImage::Format_RGB32);
+  const QImage ours = delivered(project, sheet, folder);
   Fidelity out;
   for (const std::string& reader : readers)
     out.readers.push_back(compared(reader, ours, drawnBy(reader, folder, ours.size())));

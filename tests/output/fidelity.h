@@ -22,6 +22,9 @@ struct Fidelity {
   static std::string heading();
 };
 
+/// The sheet as our own PNG (“png”), or as a reader draws its SVG or PDF, at 144 ppi.
+QImage drawnBy(const std::string& reader, const Project& project, Id sheet);
+
 /// Readers: rsvg, poppler, splash, chromium (of the SVG), ghostscript, mupdf. Those that are not there are an error.
 Fidelity fidelityOf(const Project& project, Id sheet, const std::vector<std::string>& readers);
 

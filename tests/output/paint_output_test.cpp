@@ -15,9 +15,11 @@
 #include "output/pdf.h"
 #include "output/plain_pdf.h"
 #include "output/svg.h"
+#include "painting/raster.h"
 #include "project/any_paint.h"
 #include "project/edits/colours.h"
 #include "sample.h"
+#include "shapes/starter.h"
 #include "test_photos.h"
 
 namespace widecut {
@@ -95,6 +97,55 @@ TEST_F(PaintOutput, HardStopsOfWideGradientsStandWhereTheyStand) {
         EXPECT_LE(reader.mean, isInRings ? 0.7 : 0.2) << reader.name << static_cast<int>(kind) << turn;
       }
     }
+}
+
+TEST_F(PaintOutput, TheSeamOfAConicalGradientIsAsSmoothAsAnOutline) {
+  style(box, [](Style& s) {
+    Gradient gradient;
+    gradient.kind = GradientKind::Conical;
+    gradient.from = {0.5, 0.5};
+    gradient.to = {1, 0.7};
+    gradient.stops = twoStops({250, 240, 230}, {20, 30, 60});
+    s.fills = {Fill{gradient}};
+  });
+  // Next to pixels of four times the size, brought down by plain means.
+  const auto at = [&](double ppi) { return *rasterOf(sceneOf(sheetOf(project)), store, ppi, Ground::Paper); };
+  const QImage own = at(72), fine = at(576);
+  double worst = 0;
+  for (int y = 40; y < 60; ++y)
+    for (int x = 55; x < 95; ++x) {
+      double sum = 0;
+      for (int j = 0; j < 8; ++j)
+        for (int i = 0; i < 8; ++i) sum += qRed(fine.pixel(8 * x + i, 8 * y + j));
+      worst = std::max(worst, std::abs(sum / 64 - qRed(own.pixel(x, y))));
+    }
+  EXPECT_LE(worst, 4);
+}
+
+TEST_F(PaintOutput, ColouredLinesStayFew) {
+  // Six items of lines with colours along and across them: what a page can well have.
+  empty(842, 595);
+  for (int i = 0; i < 6; ++i) {
+    Style style;
+    Line line = plainLine({0, 0, 0}, 4);
+    line.colours = LineColours{twoStops({250, 40, 30}, {20, 30, 160}), i % 2 == 1};
+    style.lines = {line};
+    const Outline shape = starterOutline(*starterKind(i < 2   ? "star"
+                                                      : i < 4 ? "ellipse"
+                                                              : "even spiral"),
+                                         {240, 180},
+                                         usualValues(*starterKind(i < 2   ? "star"
+                                                                  : i < 4 ? "ellipse"
+                                                                          : "even spiral")));
+    Item item = plainItem(project.nextId, "line", shape, style);
+    item.position = {140.0 + 280 * (i % 3), 150.0 + 290 * (i / 3)};
+    project = withItemsOnTop(project, sheet, {item});
+  }
+  EXPECT_LT(svg().size(), 1000000U);
+  for (const Fidelity::Reader& reader : fidelityOf(project, sheet, {"rsvg", "poppler"}).readers) {
+    EXPECT_LE(reader.worstTile, 6) << reader.name;
+    EXPECT_LE(reader.mean, 1) << reader.name;
+  }
 }
 
 TEST_F(PaintOutput, OnlyTheEffectIsPixels) {

@@ -137,5 +137,21 @@ TEST_F(CutoutTest, TheSameRecipeIsWorkedOutOnce) {
   EXPECT_EQ(resolved(*findItem(moved, made)), first) << "moving a cutout whole does not cut again";
 }
 
+TEST_F(CutoutTest, TwoAreToldApartByTheFirstPartThatDiffers) {
+  project = make(Outcome::SubtractFront);
+  const std::string first = findItem(project, made)->name;
+  const Id box2 = add("box", fitted(rectangleOutline(1, 1), {{0, 0}, {50, 50}}), {1, 2, 3});
+  const Id star = add("star", fitted(rectangleOutline(1, 1), {{20, 20}, {90, 30}}), {1, 2, 3});
+  const std::vector<Id> both{box2, star};
+  project = combined(project, both, Outcome::SubtractFront, usualLook(project, both, Outcome::SubtractFront), made);
+  EXPECT_EQ(first, "box cutout");
+  EXPECT_EQ(findItem(project, made)->name, "box without star");
+  const Id box3 = add("box", fitted(rectangleOutline(1, 1), {{0, 0}, {50, 50}}), {1, 2, 3});
+  const Id other = add("star", fitted(rectangleOutline(1, 1), {{20, 20}, {90, 30}}), {1, 2, 3});
+  const std::vector<Id> same{box3, other};
+  project = combined(project, same, Outcome::SubtractFront, usualLook(project, same, Outcome::SubtractFront), made);
+  EXPECT_EQ(findItem(project, made)->name, "box cutout 2");
+}
+
 }  // namespace
 }  // namespace widecut

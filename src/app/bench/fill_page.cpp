@@ -228,7 +228,7 @@ void FillPage::refresh(bool) {
     // A gradient lies in shares of its box; people think of the angle that they see.
     if (number->number.name == angleName) values.back() = turnedBy(values.back(), aspect_);
   }
-  grid_->build(numbers_, place->isLine ? Unit::Point : desk_.unit());  // lines are measured in points, as on the right
+  grid_->build(numbers_, place->isLine ? desk_.fineUnit() : desk_.unit());
   constexpr double longest = 30;
   grid_->show(values, std::max(longest, place->isLine ? 2 * style.lines[place->index].shape.width : 0));
 }

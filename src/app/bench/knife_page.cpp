@@ -3,8 +3,10 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <array>
 
 #include "app/bench/page_layout.h"
+#include "app/look/in_qt.h"
 #include "app/look/theme.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/measure_field.h"
@@ -15,6 +17,16 @@
 
 namespace widecut {
 
+namespace {
+
+/// In points: whole millimetres, or 4, 8 and 16 pixels.
+std::array<double, 4> usualGaps(Unit unit) {
+  if (unit != Unit::Pixel) return {0, 1 * pointsPerMillimetre, 2 * pointsPerMillimetre, 5 * pointsPerMillimetre};
+  return {0, 3, 6, 12};
+}
+
+}  // namespace
+
 KnifePage::KnifePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   auto* column = pageColumn(*this);
   column->addWidget(pageHeading(tr("Knife · draw right across what is to be parted"), *this));
@@ -24,13 +36,13 @@ KnifePage::KnifePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   gap_ = new MeasureField(tr("gap"), Unit::Millimetre, {}, this);
   gap_->setFixedWidth(90);
   row->addWidget(gap_);
-  for (const double mm : {0.0, 1.0, 2.0, 5.0}) {
-    auto* b = new QPushButton(mm == 0 ? tr("no gap") : tr("%1 mm").arg(mm), this);
-    b->setObjectName(QString("gap%1").arg(mm));
+  for (std::size_t i = 0; i < usualGaps(desk_.unit()).size(); ++i) {
+    auto* b = new QPushButton(this);
+    b->setObjectName(QString("gap%1").arg(i));
     b->setCheckable(true);
-    gaps_.emplace_back(b, mm * pointsPerMillimetre);
-    connect(b, &QPushButton::clicked, this, [this, mm] {
-      desk_.knifeGap = mm * pointsPerMillimetre;
+    gaps_.push_back(b);
+    connect(b, &QPushButton::clicked, this, [this, i] {
+      desk_.knifeGap = usualGaps(desk_.unit())[i];
       refresh(true);
     });
     row->addWidget(b);
@@ -51,7 +63,13 @@ KnifePage::KnifePage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
 }
 
 void KnifePage::refresh(bool) {
-  for (const auto& [button, gap] : gaps_) button->setChecked(std::abs(gap - desk_.knifeGap) < 1e-6);
+  const auto usual = usualGaps(desk_.unit());
+  for (std::size_t i = 0; i < gaps_.size(); ++i) {
+    const Unit unit = desk_.unit() == Unit::Pixel ? Unit::Pixel : Unit::Millimetre;
+    gaps_[i]->setText(usual[i] == 0 ? tr("no gap") : written(measureText(usual[i], unit, 0)));
+    gaps_[i]->setChecked(std::abs(usual[i] - desk_.knifeGap) < 1e-6);
+  }
+  gap_->setUnit(desk_.unit());
   gap_->show(desk_.knifeGap);
 }
 

@@ -17,7 +17,7 @@ class KnifePage : public BenchPage {
   void refresh(bool selection) override;
 
  private:
-  std::vector<std::pair<QPushButton*, double>> gaps_;
+  std::vector<QPushButton*> gaps_;
   MeasureField* gap_;
 };
 

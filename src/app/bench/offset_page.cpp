@@ -175,6 +175,8 @@ void OffsetPage::refresh(bool selection) {
   const bool line = desk_.tool() == ToolKind::LineOutline;
   offsetRow_->setVisible(!line);
   lineRow_->setVisible(line);
+  distance_->setUnit(desk_.unit());
+  width_->setUnit(desk_.fineUnit());
   const auto ids = desk_.selection();
   const ItemPtr first = ids.empty() ? nullptr : findItem(desk_.settled(), ids.front());
   const QString name =

@@ -9,6 +9,7 @@
 #include "app/look/resolution.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
+#include "app/widgets/picture_dialog.h"
 #include "media/files.h"
 #include "media/video.h"
 #include "project/limits.h"
@@ -91,9 +92,8 @@ void PhotosPage::replace() {
   const MediumUse* use = chosen();
   if (!use) return;
   const MediumPtr was = use->medium;
-  const QString path =
-      QFileDialog::getOpenFileName(window(), tr("Replace “%1” everywhere").arg(QString::fromStdString(was->name)), {},
-                                   tr("Photos and videos (%1)").arg(pictureEndings()));
+  const QString path = choosePictureFile(window(), tr("Replace “%1” everywhere").arg(QString::fromStdString(was->name)),
+                                         tr("Photos and videos (%1)").arg(pictureEndings()));
   if (path.isEmpty()) return;
   const auto now = pictureFromFile(path.toStdString());
   if (!now) {

@@ -100,6 +100,8 @@ class Desk : public QObject {
   void setPivot(const Pivot& pivot);
   /// Of rulers and fields: that of the piece whose sheet is open.
   Unit unit() const;
+  /// Of widths of lines and sizes of letters: points, or pixels where the piece is in these.
+  Unit fineUnit() const { return unit() == Unit::Pixel ? Unit::Pixel : Unit::Point; }
   /// A length in that unit, as short as it is of use at the pointer.
   QString lengthText(double points) const;
   const History& history() const { return history_; }

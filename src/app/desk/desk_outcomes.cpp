@@ -2,6 +2,7 @@
 #include "app/desk/desk.h"
 #include "project/edits/pieces.h"
 #include "project/edits/tree.h"
+#include "project/resolve.h"
 
 namespace widecut {
 
@@ -57,6 +58,9 @@ void Desk::makeOutcome(Outcome outcome) {
     remember(*items, {made});
   else
     putOutcomeBack(*items);
+  if (const ItemPtr cutout = findItem(settled(), made); cutout && resolved(*cutout)->outline.isEmpty())
+    emit told(outcome == Outcome::Intersect ? tr("Nothing is left: there is no place that all of them share")
+                                            : tr("Nothing is left of them"));
 }
 
 void Desk::makeDivision() {

@@ -46,11 +46,18 @@ std::optional<Offer> offerIn(const QMimeData& data) {
   return std::nullopt;
 }
 
+Style lineStyle(const Desk& desk) {
+  Style style;
+  const Line* line = lineOf(desk.styleForNew);
+  setLine(style, line ? *line : plainLine(colourOf(desk.styleForNew).value_or(usualInk), usualLineWidth));
+  return style;
+}
+
 Item newStarter(const Desk& desk, const StarterKind& kind, Values numbers, const Box& box) {
   const std::string name = UniqueNames(*desk.sheet()).take(nameOfStarter(kind, numbers));
-  Style style = desk.styleForNew;
+  Style style = kind.isOpen ? lineStyle(desk) : desk.styleForNew;
   // Unless a colour was chosen for the next ones, each takes another quiet tone, so that overlaps can be told apart.
-  if (colourOf(style) == usualFill) setColour(style, quietTone(desk.sheet()->items.size()));
+  if (!kind.isOpen && colourOf(style) == usualFill) setColour(style, quietTone(desk.sheet()->items.size()));
   return starterItem(desk.settled().nextId, name, kind, numbers, box, style);
 }
 

@@ -23,7 +23,10 @@ std::unique_ptr<QMimeData> dragOf(const Offer& offer);
 /// Nothing when something else is dragged.
 std::optional<Offer> offerIn(const QMimeData& data);
 
-/// A starter for the open sheet, with a name that is free there, in the style of new shapes.
+/// The look of a new line. Lines have no area: they are drawn in the colour that areas get.
+Style lineStyle(const Desk& desk);
+/// A starter for the open sheet, with a name that is free there, in the style of new shapes or, without an area, of
+/// lines.
 Item newStarter(const Desk& desk, const StarterKind& kind, Values numbers, const Box& box);
 /// The items that it lays about a point; none, and the person is told why, when they cannot be read.
 std::vector<ItemPtr> itemsOf(Desk& desk, const Offer& offer, Point about);

@@ -7,6 +7,7 @@
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
 #include "app/panels/clear_page.h"
+#include "app/panels/next_look_page.h"
 #include "app/panels/paint_page.h"
 #include "app/panels/panel_parts.h"
 #include "app/panels/piece_page.h"
@@ -22,6 +23,8 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   setAccessibleName(tr("Details of the selection"));
   auto* column = new QVBoxLayout(this);
   column->setContentsMargins(12, 8, 12, 8);
+  next_ = new NextLookPage(desk, this);
+  column->addWidget(next_);
   // On low screens its list of guides may not find room.
   auto* scroll = new QScrollArea(this);
   scroll->setWidgetResizable(true);
@@ -83,6 +86,8 @@ void Details::refresh() {
   empty_->setVisible(selected.empty() && !showsText);
   body_->setVisible(!selected.empty());
   text_->setVisible(showsText);
+  next_->setVisible(next_->applies());
+  if (next_->applies()) next_->refresh();
   if (showsText) text_->refresh();
   if (selected.empty()) return;
   place_->refresh();

@@ -10,6 +10,7 @@ class QLabel;
 namespace widecut {
 
 class ClearPage;
+class NextLookPage;
 class PaintPage;
 class PlacePage;
 class TextPage;
@@ -35,6 +36,7 @@ class Details : public QWidget {
   PaintPage* paint_;
   TextPage* text_;
   ClearPage* clear_;
+  NextLookPage* next_;
   QLabel *resultHeading_, *result_;
 };
 

@@ -336,6 +336,7 @@ void PaintPage::show(PaintRow& row, const Item& item, PaintPlace place) {
   const Style& style = *item.style;
   const bool there = isThere(style, place);
   row.setChosen(there && desk_.chosenPaint() == place);
+  if (row.width) row.width->setUnit(desk_.fineUnit());
   if (row.width) row.width->show(there ? style.lines[place.index].shape.width : 0);
   QString text = place.isLine ? tr("none") : tr("no fill");
   bool broken = false;

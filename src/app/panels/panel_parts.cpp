@@ -71,6 +71,31 @@ void remember(Desk& desk, Colour colour) {
   if (recent.size() > most) recent.resize(most);
 }
 
+/// Below a swatch, over its page, where it hides nothing of the sheet.
+void showBelow(const QPushButton& swatch, const QWidget& page, ColourPopover& popover) {
+  popover.adjustSize();
+  constexpr int inset = 6, usualWidth = 252, widest = 400;
+  QPoint corner = page.mapToGlobal(QPoint(inset, swatch.mapTo(&page, QPoint(0, swatch.height() + 4)).y()));
+  if (page.width() > widest) {
+    // Over the panel on the right, where it hides nothing of the sheet.
+    popover.setFixedWidth(usualWidth);
+    popover.adjustSize();
+    const QWidget* window = page.window();
+    const QPoint end = window->mapToGlobal(QPoint(window->width(), 0));
+    corner = {end.x() - usualWidth - inset, swatch.mapToGlobal(QPoint(0, 0)).y() - popover.height() - inset};
+  } else {
+    popover.setFixedWidth(page.width() - 2 * inset);
+    popover.adjustSize();
+  }
+  // Within the window, whatever opens it.
+  const QWidget* window = page.window();
+  const int lowest = window->mapToGlobal(QPoint(0, window->height())).y() - popover.height() - inset;
+  const int highest = window->mapToGlobal(QPoint(0, inset)).y();
+  corner.setY(std::max(highest, std::min(corner.y(), lowest)));
+  popover.move(corner);
+  popover.show();
+}
+
 }  // namespace
 
 QGridLayout* panelGrid(QWidget* page) {
@@ -127,27 +152,25 @@ void openColours(QPushButton& swatch, QWidget& page, Desk& desk, Trial& trial, c
       desk.commit(name, changed(c));
     });
   });
-  popover->adjustSize();
-  constexpr int inset = 6, usualWidth = 252, widest = 400;
-  QPoint corner = page.mapToGlobal(QPoint(inset, swatch.mapTo(&page, QPoint(0, swatch.height() + 4)).y()));
-  if (page.width() > widest) {
-    // Over the panel on the right, where it hides nothing of the sheet.
-    popover->setFixedWidth(usualWidth);
-    popover->adjustSize();
-    const QWidget* window = page.window();
-    const QPoint end = window->mapToGlobal(QPoint(window->width(), 0));
-    corner = {end.x() - usualWidth - inset, swatch.mapToGlobal(QPoint(0, 0)).y() - popover->height() - inset};
-  } else {
-    popover->setFixedWidth(page.width() - 2 * inset);
-    popover->adjustSize();
-  }
-  // Within the window, whatever opens it.
-  const QWidget* window = page.window();
-  const int lowest = window->mapToGlobal(QPoint(0, window->height())).y() - popover->height() - inset;
-  const int highest = window->mapToGlobal(QPoint(0, inset)).y();
-  corner.setY(std::max(highest, std::min(corner.y(), lowest)));
-  popover->move(corner);
-  popover->show();
+  showBelow(swatch, page, *popover);
+}
+
+void pickColour(QPushButton& swatch, QWidget& page, Desk& desk, const OwnColour& choice) {
+  auto* popover = new ColourPopover(choice.current, offerFor(desk), choice.noneText, &page);
+  QObject::connect(popover, &ColourPopover::tried, &page, choice.chosen);
+  QObject::connect(popover, &ColourPopover::settled, &page, [&desk, chosen = choice.chosen](std::optional<Colour> c) {
+    if (c) remember(desk, *c);
+    chosen(c);
+  });
+  QObject::connect(popover, &ColourPopover::dropped, &page,
+                   [chosen = choice.chosen, was = choice.current] { chosen(was); });
+  QObject::connect(popover, &ColourPopover::pickWanted, &page, [&desk, chosen = choice.chosen] {
+    emit desk.colourPickWanted([&desk, chosen](Colour c) {
+      remember(desk, c);
+      chosen(c);
+    });
+  });
+  showBelow(swatch, page, *popover);
 }
 
 }  // namespace widecut

@@ -39,4 +39,12 @@ struct ColourChoice {
 /// Opens the colours below a swatch, over its page, where they hide nothing of the sheet.
 void openColours(QPushButton& swatch, QWidget& page, Desk& desk, Trial& trial, const ColourChoice& choice);
 
+/// A colour that is not of the project: `chosen` is told of each one while it is being chosen, and of the last one.
+struct OwnColour {
+  std::optional<Colour> current;
+  QString noneText;
+  std::function<void(std::optional<Colour>)> chosen;
+};
+void pickColour(QPushButton& swatch, QWidget& page, Desk& desk, const OwnColour& choice);
+
 }  // namespace widecut

@@ -237,6 +237,7 @@ void TextPage::refresh() {
     family_->setEditText(QString::fromStdString(now.face.family));
     fillFaces(now.face);
   }
+  for (MeasureField* length : {size_, leading_}) length->setUnit(desk_.fineUnit());
   size_->show(now.size);
   leading_->show(now.leading);
   paintSwatch(*colour_, parseColour(now.colour));

@@ -119,7 +119,7 @@ void KnifeTool::paint(QPainter& painter) {
   if (!drawing_ || path.isEmpty()) return;
   painter.setPen(QPen(theme::rust, 1.8));
   painter.drawPath(mat_.sheetToMat().map(painterPath(path)));
-  const QString gap = written(measureText(desk_.knifeGap, Unit::Millimetre, 1));
+  const QString gap = desk_.lengthText(desk_.knifeGap);
   const QString said = pieces_ == 0 ? Mat::tr("parts nothing yet")
                                     : (pieces_ == 1 ? Mat::tr("one piece · gap %1").arg(gap)
                                                     : Mat::tr("%1 pieces · gap %2").arg(pieces_).arg(gap));

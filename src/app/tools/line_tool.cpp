@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QPainter>
 
+#include "app/desk/offer.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"
@@ -17,7 +18,6 @@ namespace widecut {
 namespace {
 
 constexpr double usualLength = 40 * pointsPerMillimetre;
-constexpr double usualWidth = 1 * pointsPerMillimetre;
 constexpr double leastLength = 0.01;  // points
 
 std::vector<SizeEntry::Field> fieldsFor(const Desk& desk, Point way) {
@@ -29,13 +29,6 @@ Point wayOf(const std::vector<double>& values) {
 }
 
 }  // namespace
-
-Style lineStyle(const Desk& desk) {
-  Style style;
-  const Line* line = lineOf(desk.styleForNew);
-  setLine(style, line ? *line : plainLine(colourOf(desk.styleForNew).value_or(usualInk), usualWidth));
-  return style;
-}
 
 Point atEighths(Point way) {
   constexpr double eighth = pi / 4;

@@ -42,8 +42,6 @@ class LineTool : public Tool {
   Pointer last_{};  ///< Before it came to rest.
 };
 
-/// Lines have no area: they are drawn in the colour that areas get.
-Style lineStyle(const Desk& desk);
 /// The way to `to` at the nearest multiple of 45°.
 Point atEighths(Point way);
 /// The degrees of a way, as people have them: 0 to the right, positive upwards, above −180 up to 180.

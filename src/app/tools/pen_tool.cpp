@@ -3,6 +3,7 @@
 #include <QKeyEvent>
 #include <QPainter>
 
+#include "app/desk/offer.h"
 #include "app/desk/reshape.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"

@@ -8,6 +8,7 @@
 #include <QPushButton>
 
 #include "app/desk/bring_text.h"
+#include "app/widgets/picture_dialog.h"
 #include "app/window/deliver_dialog.h"
 #include "app/window/fonts_dialog.h"
 #include "app/window/last_delivery.h"
@@ -238,10 +239,9 @@ void Errands::placePhoto(const QString& path, std::optional<Point> at, const QSt
 void Errands::askForPhoto() {
   QString texts;
   for (const std::string& ending : textEndings()) texts += " " + QString::fromStdString(ending);
-  placePhoto(
-      QFileDialog::getOpenFileName(&window_, tr("Bring in a photo, a video, shapes or a text"), {},
-                                   tr("Pictures, videos, shapes and texts (%1 *.svg%2)").arg(pictureEndings(), texts)),
-      {});
+  placePhoto(choosePictureFile(&window_, tr("Bring in a photo, a video, shapes or a text"),
+                               tr("Pictures, videos, shapes and texts (%1 *.svg%2)").arg(pictureEndings(), texts)),
+             {});
 }
 
 void Errands::deliverSomething() {

@@ -8,6 +8,7 @@
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/limits.h"
+#include "project/names.h"
 #include "project/resolve.h"
 
 namespace widecut {
@@ -40,16 +41,31 @@ void growPhoto(Item& cutout) {
   if (auto shown = shownPicture(cutout)) setPicture(changeable(cutout), keptCovering(std::move(*shown), cutout));
 }
 
-std::string cutoutName(const std::vector<ItemPtr>& parts) {
+/// “disc cutout”; where the sheet has one of that name, after the first part that tells them apart: “disc without
+/// star”.
+std::string cutoutName(const std::vector<ItemPtr>& parts, Role role, const Sheet* sheet) {
   const std::string& first = parts.front()->name;
   constexpr std::string_view ending = " cutout";
-  return first.ends_with(ending) ? first : shortened(first + std::string(ending));
+  const std::string usual = first.ends_with(ending) ? first : shortened(first + std::string(ending));
+  if (!sheet) return usual;
+  const auto isFree = [&](const std::string& name) {
+    return std::none_of(sheet->items.begin(), sheet->items.end(), [&](const ItemPtr& item) {
+      return item->name == name && std::find(parts.begin(), parts.end(), item) == parts.end();
+    });
+  };
+  if (isFree(usual)) return usual;
+  constexpr std::string_view words[] = {" and ", " without ", " within ", " or "};
+  for (std::size_t i = 1; i < parts.size(); ++i) {
+    std::string name = shortened(first + std::string(words[static_cast<std::size_t>(role)]) + parts[i]->name);
+    if (isFree(name)) return name;
+  }
+  return UniqueNames(*sheet).take(usual);
 }
 
-/// A live cutout of items that lie beside one another, in the order of its formula.
-Item cutoutOf(const std::vector<ItemPtr>& parts, Role role, const LookChoice& look) {
+/// A live cutout of items that lie beside one another on the sheet, in the order of its formula.
+Item cutoutOf(const std::vector<ItemPtr>& parts, Role role, const LookChoice& look, const SheetPtr& sheet) {
   Item cutout;
-  cutout.name = cutoutName(parts);
+  cutout.name = cutoutName(parts, role, sheet.get());
   Recipe recipe;
   recipe.formula = Formula::chain(static_cast<int>(parts.size()), role);
   recipe.parts = movedInto(cutout, parts);
@@ -102,7 +118,9 @@ LookChoice usualLook(const Project& project, std::span<const Id> items, Outcome 
 Project combined(const Project& project, std::span<const Id> items, Outcome outcome, const LookChoice& look, Id& made) {
   const auto stacked = combinable(project, items);
   if (stacked.size() < 2) return project;
-  return withOneInstead(project, stacked, cutoutOf(inFormulaOrder(stacked, outcome), roleOf(outcome), look), made);
+  return withOneInstead(
+      project, stacked,
+      cutoutOf(inFormulaOrder(stacked, outcome), roleOf(outcome), look, sheetOf(project, stacked.front()->id)), made);
 }
 
 Project withPhotoWithinAll(const Project& project, std::span<const Id> items, Id& made) {
@@ -139,7 +157,8 @@ Project withJoined(const Project& project, Id id, const Item& shape, Role role, 
   }
   const std::vector<ItemPtr> parts{item, std::make_shared<const Item>(mapped(joined, item->toParent()))};
   std::vector<Id> ids;
-  next = withReplaced(next, id, {cutoutOf(parts, role, {id, showsPicture(*item) ? id : 0})}, Formula::part(0), ids);
+  next = withReplaced(next, id, {cutoutOf(parts, role, {id, showsPicture(*item) ? id : 0}, sheetOf(project, id))},
+                      Formula::part(0), ids);
   made = ids.front();
   return next;
 }

@@ -210,6 +210,11 @@ std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, 
   if (!map || items.size() < 2) return pieces;
   const LettersOf letters(items);
   const auto faces = map->divide();
+  Id division = project.nextId;
+  for (const ItemPtr& item : items)
+    if (item->division != 0) division = item->division;
+  // As what they are taken from lay over one another, so that what lay behind can reach under what lay before it.
+  std::vector<std::pair<std::size_t, Item>> ranked;
   for (std::size_t i = 0; i < faces.size(); ++i) {
     const auto& covers = faces[i].coveredBy;
     const bool isOfWords =
@@ -234,8 +239,12 @@ std::vector<Item> dividedItems(const Project& project, std::span<const Id> ids, 
     piece.id = 0;
     piece.name = letters.nameOf(faces[i].outline, isOfWords);
     if (piece.name.empty()) piece.name = numbered(styled->name, i, faces.size());
-    pieces.push_back(std::move(piece));
+    piece.division = division;
+    const auto rank = static_cast<std::size_t>(std::find(items.begin(), items.end(), styled) - items.begin());
+    ranked.emplace_back(styled->id == look.look ? items.size() : rank, std::move(piece));
   }
+  std::stable_sort(ranked.begin(), ranked.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+  for (auto& [rank, piece] : ranked) pieces.push_back(std::move(piece));
   return pieces;
 }
 
@@ -322,7 +331,9 @@ Result<Project> withKnife(const Project& project, std::span<const Id> ids, const
       if (pieces->size() < 2 && !notched) continue;
       cutAny = true;
       const auto all = Formula::chain(static_cast<int>(pieces->size()), Role::Add);
-      next = withReplaced(next, id, itemsOfRegions(*item, *pieces), all, pieceIds);
+      auto items = itemsOfRegions(*item, *pieces);
+      for (Item& piece : items) piece.division = item->division != 0 ? item->division : next.nextId;
+      next = withReplaced(next, id, std::move(items), all, pieceIds);
     }
     // The pieces of a group's members stay in the group.
     if (showsChildren(whole->form) && findItem(next, whole->id)) pieceIds = {whole->id};

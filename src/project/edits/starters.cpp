@@ -6,6 +6,7 @@
 #include "project/forms/treated.h"
 #include "project/names.h"
 #include "project/resolve.h"
+#include "project/usual_colours.h"
 
 namespace widecut {
 namespace {
@@ -23,12 +24,22 @@ void keepCovered(Item& item) {
     setPicture(changeable(item), keptCovering(*pictureOf(*item.style), item));
 }
 
+/// What was one flat colour becomes a line of it.
+void drawInsteadOfFill(Item& item) {
+  const auto colour = colourOf(*item.style);
+  if (!colour || lineOf(*item.style) || pictureOf(*item.style)) return;
+  Style& style = changeable(item);
+  style.fills.clear();
+  setLine(style, plainLine(*colour, usualLineWidth));
+}
+
 }  // namespace
 
 Item starterItem(Id id, std::string name, const StarterKind& kind, Values numbers, const Box& box, Style style) {
   Item item = plainItem(id, std::move(name), {}, std::move(style));
   item.position = box.centre();
   item.form = starterForm({&kind, within(kind, numbers), {box.width(), box.height()}, {}, {}});
+  if (kind.isOpen) drawInsteadOfFill(item);
   return item;
 }
 
@@ -134,6 +145,7 @@ Project withKind(const Project& project, Id id, const StarterKind& kind, Values 
       out.name = followed(item.name, nameOfStarter(starter->kind(), starter->content().numbers),
                           nameOfStarter(kind, content.numbers));
     out.form = withBase(item.form, starterForm(std::move(content)));
+    if (kind.isOpen) drawInsteadOfFill(out);
     if (!starter && pictureOf(*out.style)) {
       // The picture stays where it is on the sheet, in the frame space that is centred now.
       Picture picture = *pictureOf(*out.style);

@@ -1,4 +1,4 @@
-// Bands that wind: spirals, waves and zigzags.
+// What winds: spirals as bands and as a line, waves and zigzags.
 #include "shapes/kinds/kinds.h"
 
 namespace widecut::kinds {
@@ -79,6 +79,65 @@ Outline growingSpiral(StarterSize, Values v) {
 constexpr NumberHandle growingHandles[] = {
     {2, -1, [](const Outline& o, Values v) { return nodeOf(o, 0, static_cast<std::size_t>(windingNodes(v[0])) / 2); }}};
 
+constexpr StarterNumber spiralLineNumbers[] = {
+    times("turns", 0.5, 20, 3, "how often it winds round"),
+    times("growth", 1, 6, 1, "how many times as far from the next each turn is"),
+    choice("direction", "clockwise|anticlockwise", 0, "which way it winds outwards"),
+    share("squareness", 0, 1, 0, "from round turns to corners")};
+/// A quarter turn from `a` to `b`, where the line goes the ways `leaving` and `arriving`: straight towards its corner
+/// for a share of the way, round it, and straight again. As far as `part` of it.
+void addQuarter(ContourMaker& out, const std::array<Point, 2>& ends, const std::array<Point, 2>& ways,
+                const std::array<double, 2>& handles, double square, double part) {
+  const Point corner = ends[1] - ways[1] * std::abs(dot(ends[1] - ends[0], ways[1]));
+  const Point p = ends[0] + ways[0] * (square * distance(corner, ends[0]));
+  const Point q = ends[1] - ways[1] * (square * distance(corner, ends[1]));
+  const double straight = square / 2, round = 1 - square;
+  if (part >= straight && square > 0) out.line(p);
+  if (part < straight) {
+    out.line(mix(ends[0], p, part / straight));
+  } else if (round > 0) {
+    const Segment bend = Segment::cubic(p + ways[0] * (round * handles[0]), q - ways[1] * (round * handles[1]), q);
+    const double share = std::min(1.0, (part - straight) / round);
+    const Segment shown = share < 1 ? widecut::part(p, bend, 0, share) : bend;
+    out.curve(shown.handle1, shown.handle2, shown.end);
+  }
+  if (part > straight + round) out.line(mix(q, ends[1], std::min(1.0, (part - straight - round) / straight)));
+}
+Outline spiralLine(StarterSize, Values v) {
+  const auto [turns, growth, direction, square] = take<4>(v);
+  const double rate = std::log(growth) / (2 * pi), whole = 2 * pi * turns;
+  const bool isEven = growth - 1 < 1e-6;
+  const double last = isEven ? whole : std::expm1(rate * whole);
+  const auto winding = [=](double a) {
+    return isEven ? Winding{a / last, 1 / last}
+                  : Winding{std::expm1(rate * a) / last, rate * std::exp(rate * a) / last};
+  };
+  ContourMaker out({0, 0});
+  const int steps = arcSteps(whole);
+  for (int i = 0; i < steps; ++i) {
+    std::array<Point, 2> ends, ways;
+    std::array<double, 2> handles{};
+    for (const std::size_t k : {0U, 1U}) {
+      const double a = (i + static_cast<int>(k)) * pi / 2;
+      const Winding w = winding(a);
+      const Point speed = around(a) * w.growth + aroundStep(a) * w.radius;
+      ends[k] = around(a) * w.radius;
+      handles[k] = length(speed) * arcHandle(pi / 2);
+      // The squarer, the more it goes straight across the axes.
+      const Point way = speed * ((1 - square) / length(speed)) + aroundStep(a) * square;
+      ways[k] = way * (1 / length(way));
+    }
+    addQuarter(out, ends, ways, handles, square, std::min(1.0, whole / (pi / 2) - i));
+  }
+  Outline drawn{{out.open()}};
+  drawn.contours.front().closed = false;
+  return direction == 0 ? drawn : transformed(drawn, Affine::scale(-1, 1));
+}
+int spiralLineNodes(StarterSize, Values v) {
+  const int steps = arcSteps(2 * pi * v[0]);
+  return v[3] > 0 ? 3 * steps + 1 : steps + 1;
+}
+
 constexpr StarterNumber waveBandNumbers[] = {
     count("crests", 1, 60, 4, "how many crests it has"),
     lengthOf("thickness", 0.2, 6, "thickness of the band, upright"),
@@ -122,6 +181,7 @@ constexpr NumberHandle zigzagHandles[] = {{1, -1, node<0, 0>}};
 constexpr StarterKind table[] = {
     {"even spiral", "lines", "", evenNumbers, usualSide, evenSpiral, spiralNodes, none, spiralHandles},
     {"growing spiral", "lines", "", growingNumbers, usualSide, growingSpiral, spiralNodes, none, growingHandles},
+    {"spiral line", "lines", "", spiralLineNumbers, usualSide, spiralLine, spiralLineNodes, none, {}, nullptr, true},
     {"wave", "lines", "its thickness", waveBandNumbers, inMm(60, 18), waveBand, waveBandNodes, waveBandSymmetry,
      waveBandHandles},
     {"zigzag", "lines", "its thickness", zigzagNumbers, inMm(60, 18), zigzag, zigzagNodes, leftAndRight, zigzagHandles},

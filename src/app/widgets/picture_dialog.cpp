@@ -1,0 +1,99 @@
+#include "app/widgets/picture_dialog.h"
+
+#include <QCoreApplication>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QGridLayout>
+#include <QImageReader>
+#include <QLabel>
+#include <QLocale>
+#include <QSettings>
+
+#include "app/desk/latest_task.h"
+#include "app/look/theme.h"
+#include "media/video.h"
+
+namespace widecut {
+namespace {
+
+constexpr QSize pictureSize{232, 232};
+const char* const folderKey = "bringIn/folder";
+
+QString tr(const char* text) { return QCoreApplication::translate("PictureDialog", text); }
+
+/// A file as it looks, small, and what there is to say of it.
+struct Seen {
+  QImage picture;
+  QString facts;
+};
+Seen seen(const QString& path, double ratio) {
+  Seen out;
+  const QFileInfo file(path);
+  if (!file.isFile()) return out;
+  QStringList facts{file.fileName()};
+  QSize size;
+  QImageReader reader(path);
+  reader.setAutoTransform(true);
+  const QSize most = pictureSize * ratio;
+  if (reader.canRead()) {
+    size = reader.size();
+    if (size.isValid()) reader.setScaledSize(size.scaled(most, Qt::KeepAspectRatio));
+    out.picture = reader.read();
+    if (reader.transformation() & QImageIOHandler::TransformationRotate90) size.transpose();
+  } else if (const auto poster = pictureFromFile(path.toStdString())) {
+    size = {(*poster)->width, (*poster)->height};
+    out.picture = QImage::fromData(QByteArray::fromStdString(*(*poster)->bytes));
+  }
+  if (!out.picture.isNull()) {
+    out.picture = out.picture.scaled(most, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    out.picture.setDevicePixelRatio(ratio);
+  }
+  if (size.isValid()) facts.append(tr("%1 × %2 px").arg(size.width()).arg(size.height()));
+  facts.append(QLocale().formattedDataSize(file.size()));
+  out.facts = facts.join("\n");
+  return out;
+}
+
+}  // namespace
+
+QString choosePictureFile(QWidget* parent, const QString& title, const QString& filter, const QString& folder) {
+  QFileDialog dialog(parent, title, folder.isEmpty() ? QSettings().value(folderKey).toString() : folder, filter);
+  dialog.setOption(QFileDialog::DontUseNativeDialog);
+  dialog.setFileMode(QFileDialog::ExistingFile);
+  auto* side = new QWidget(&dialog);
+  side->setFixedWidth(pictureSize.width() + 8);
+  auto* column = new QVBoxLayout(side);
+  column->setContentsMargins(8, 0, 0, 0);
+  auto* picture = new QLabel(side);
+  picture->setObjectName("chosenPicture");
+  picture->setAccessibleName(tr("What the chosen file looks like"));
+  picture->setAlignment(Qt::AlignCenter);
+  picture->setFixedSize(pictureSize);
+  auto* facts = new QLabel(side);
+  facts->setObjectName("chosenFacts");
+  facts->setWordWrap(true);
+  theme::makeSecondary(*facts);
+  column->addWidget(picture);
+  column->addWidget(facts);
+  column->addStretch(1);
+  if (auto* grid = qobject_cast<QGridLayout*>(dialog.layout()))
+    grid->addWidget(side, 0, grid->columnCount(), grid->rowCount(), 1);
+  LatestTask task;
+  const auto show = [&](const QString& path) {
+    task.run([&, path, ratio = dialog.devicePixelRatioF()] {
+      return [picture, facts, what = seen(path, ratio)] {
+        picture->setPixmap(QPixmap::fromImage(what.picture));
+        facts->setText(what.facts);
+      };
+    });
+  };
+  QObject::connect(&dialog, &QFileDialog::currentChanged, side, show);
+  const bool isChosen = dialog.exec() == QDialog::Accepted && !dialog.selectedFiles().isEmpty();
+  task.drop();
+  if (!isChosen) return {};
+  const QString path = dialog.selectedFiles().front();
+  QSettings().setValue(folderKey, QFileInfo(path).absolutePath());
+  return path;
+}
+
+}  // namespace widecut

@@ -1,0 +1,42 @@
+// A piece in pixels says pixels, wherever a length shows.
+#include <gtest/gtest.h>
+
+#include <QLabel>
+#include <QRegularExpression>
+
+#include "project/edits/sheets.h"
+#include "walked.h"
+
+namespace widecut {
+namespace {
+
+TEST(Units, APieceInPixelsSaysPixelsOnEveryPage) {
+  Walker walk;
+  WindowDriver& w = walk.w;
+  const QRegularExpression other(R"(\d\s?(mm|cm|pt|in)\b)");
+  int lengths = 0;
+  for (const Walker::Page& page : walk.pages()) {
+    if (page.name == "the tray" || page.name.starts_with("words, group")) continue;
+    walk.bringUp(page);
+    const PiecePtr piece = pieceOf(w.desk().settled(), w.desk().sheet()->id);
+    PieceForm form = formOf(*piece);
+    form.setting.unit = Unit::Pixel;
+    w.desk().commit("Unit", withPieceForm(w.desk().settled(), piece->id, form, Kept::WhereTheyAre));
+    w.settle();
+    for (QWidget* panel : {&walk.details(), static_cast<QWidget*>(&walk.bench())})
+      for (QWidget* one : panel->findChildren<QWidget*>()) {
+        if (!one->isVisible()) continue;
+        QString text;
+        if (auto* label = qobject_cast<QLabel*>(one)) text = label->text();
+        if (auto* button = qobject_cast<QAbstractButton*>(one)) text = button->text();
+        if (auto* field = qobject_cast<QLineEdit*>(one)) text = field->text();
+        EXPECT_FALSE(text.contains(other))
+            << page.name << ": " << text.toStdString() << " in " << one->accessibleName().toStdString();
+        lengths += text.contains(QRegularExpression(R"(\d\s?px\b)")) ? 1 : 0;
+      }
+  }
+  EXPECT_GT(lengths, 200);
+}
+
+}  // namespace
+}  // namespace widecut
