@@ -81,4 +81,17 @@ std::vector<Contour> dashed(const Contour& contour, std::span<const double> dash
   return out;
 }
 
+double lengthOf(const Outline& outline) {
+  double sum = 0;
+  for (const Contour& contour : outline.contours) {
+    Point at = contour.start;
+    for (const Segment& segment : contour.segments) {
+      sum += lengthOf(at, segment);
+      at = segment.end;
+    }
+    if (contour.closed) sum += distance(at, contour.start);
+  }
+  return sum;
+}
+
 }  // namespace widecut

@@ -20,5 +20,7 @@ std::vector<Contour> dashed(const Contour& contour, std::span<const double> dash
 
 /// The length of a segment, within 1e-7 of it.
 double lengthOf(Point from, const Segment& segment);
+/// Of all contours, closed ones all the way round.
+double lengthOf(const Outline& outline);
 
 }  // namespace widecut

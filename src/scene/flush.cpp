@@ -59,19 +59,6 @@ bool areAlike(const Layer& x, const Layer& y) {
   return true;
 }
 
-double lengthRound(const Outline& outline) {
-  double sum = 0;
-  for (const Contour& contour : outline.contours) {
-    Point at = contour.start;
-    for (const Segment& segment : contour.segments) {
-      sum += lengthOf(at, segment);
-      at = segment.end;
-    }
-    sum += distance(at, contour.start);
-  }
-  return sum;
-}
-
 using Contents = std::vector<std::shared_ptr<const Content>>;
 using Numbers = std::vector<int>;
 
@@ -94,7 +81,7 @@ class Flush {
     map_ = std::move(*map);
     constexpr double least = 1e-6;
     if (std::abs(area - std::abs(signedArea(map_->unite()))) > least * area) return out;
-    for (const Operand& operand : operands) rounds_.push_back(lengthRound(operand.outline));
+    for (const Operand& operand : operands) rounds_.push_back(lengthOf(operand.outline));
     std::vector<bool> isDone(pieces_.size(), false);
     for (std::size_t k = 0; k < pieces_.size(); ++k) {
       if (isDone[k]) continue;
@@ -123,15 +110,16 @@ class Flush {
     constexpr double least = 1e-6;
     Numbers all = under, out;
     all.insert(all.end(), later.begin(), later.end());
-    const double round = later.empty() ? 0 : lengthRound(united(all)), own = lengthRound(united(under));
+    const double round = later.empty() ? 0 : lengthOf(united(all)), own = lengthOf(united(under));
     for (const int piece : later) {
       const double edge = rounds_[static_cast<std::size_t>(piece)];
       Numbers others, both = under;
       std::copy_if(all.begin(), all.end(), std::back_inserter(others), [&](int other) { return other != piece; });
       both.push_back(piece);
-      const double outside = (round + edge - lengthRound(united(others))) / 2;
-      const double shared = (own + edge - lengthRound(united(both))) / 2;
-      if (outside <= least * edge && shared > least * edge) out.push_back(piece);
+      const double outside = (round + edge - lengthOf(united(others))) / 2;
+      const double shared = (own + edge - lengthOf(united(both))) / 2;
+      const double unseen = least * edge + 0.1 * least * round;
+      if (outside <= unseen && shared > unseen) out.push_back(piece);
     }
     return out;
   }

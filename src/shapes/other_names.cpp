@@ -142,8 +142,6 @@ constexpr OtherName table[] = {
     {"spiral", "even spiral"},
     {"coil", "even spiral"},
     {"curl", "spiral line"},
-    {"spiral path", "spiral line"},
-    {"square spiral", "spiral line"},
     {"labyrinth", "spiral line"},
     {"snail", "growing spiral"},
     {"shell", "growing spiral"},

@@ -360,6 +360,18 @@ TEST_F(PaintWindow, TheNextShapeIsPaintedAsWasChosenWithTheToolInHand) {
   EXPECT_EQ(colourOf(style), (Colour{0xBF, 0x3F, 0x26}));
   ASSERT_TRUE(lineOf(style));
   EXPECT_EQ(lineOf(style)->shape.width, 3);
+  // What is no colour stays to be mended.
+  w.key(Qt::Key_Escape);
+  w.key(Qt::Key_4);
+  w.press("nextFill");
+  hex = QApplication::activePopupWidget()->findChild<QLineEdit*>("hex");
+  hex->selectAll();
+  QTest::keyClicks(hex, "rust");
+  QTest::keyClick(hex, Qt::Key_Return);
+  ASSERT_TRUE(QApplication::activePopupWidget());
+  EXPECT_TRUE(hex->property("wrong").toBool());
+  QTest::keyClick(hex, Qt::Key_Escape);
+  w.settle();
   // In turn again, and without an outline.
   w.key(Qt::Key_Escape);
   w.key(Qt::Key_5);

@@ -13,6 +13,7 @@
 #include "app/panels/piece_page.h"
 #include "app/panels/place_page.h"
 #include "app/panels/text_page.h"
+#include "cutting/dashes.h"
 #include "project/forms/form.h"
 #include "project/forms/words.h"
 #include "project/resolve.h"
@@ -115,7 +116,10 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
     return;
   }
   const OutlineCounts n = counts(shape->outline);
-  const double squareCm = std::abs(signedArea(shape->outline)) / (72 / 2.54) / (72 / 2.54);
+  const double area = std::abs(signedArea(shape->outline));
+  const double squareCm = area / (72 / 2.54) / (72 / 2.54), squarePixels = area / 0.75 / 0.75;
+  const bool isOpen = std::none_of(shape->outline.contours.begin(), shape->outline.contours.end(),
+                                   [](const Contour& contour) { return contour.closed; });
   QStringList lines;
   // Of words the bench says how they sit.
   if (!isText)
@@ -125,7 +129,9 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
                      .arg(n.curves == 1 ? tr("curve") : tr("curves"))
                      .arg(n.contours)
                      .arg(n.contours == 1 ? tr("contour") : tr("contours"))
-          << tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1);
+          << (isOpen                        ? tr("length %1").arg(desk_.lengthText(lengthOf(shape->outline)))
+              : desk_.unit() == Unit::Pixel ? tr("area %1 px²").arg(squarePixels, 0, 'f', 0)
+                                            : tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1));
   const auto photo = shownPhoto(*selected.front());
   const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02, photo->adjustments) : std::nullopt;
   if (ready && ready->isFinal && ready->level.image.isNull()) {

@@ -10,6 +10,7 @@
 
 #include "app/look/theme.h"
 #include "app/widgets/clear_layout.h"
+#include "app/widgets/field_problem.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/tone_slider.h"
 #include "painting/raster.h"
@@ -24,6 +25,16 @@ constexpr Colour plainTones[] = {{255, 255, 255},    {0xF1, 0xED, 0xE3}, {0xB9, 
                                  {0x23, 0x30, 0x2E}, {0, 0, 0},          {0xBF, 0x3F, 0x26}, {0xE8, 0x7A, 0x3C},
                                  {0xF2, 0xB2, 0x33}, {0x7A, 0xA3, 0x55}, {0x2F, 0x7D, 0x4F}, {0x2E, 0x8C, 0x93},
                                  {0x2B, 0x5C, 0x9E}, {0x6C, 0x3B, 0xAA}, {0xB2, 0x4A, 0x86}, {0x8F, 0xA9, 0xB8}};
+
+/// Six or eight digits, or three of them that count twice, with or without a # before them.
+std::optional<Colour> typedColour(const QString& text) {
+  QString digits = text.trimmed();
+  if (digits.startsWith('#')) digits.remove(0, 1);
+  constexpr qsizetype few = 3;
+  if (digits.size() == few)
+    for (qsizetype i = few; i-- > 0;) digits.insert(i, digits[i]);
+  return parseColour(("#" + digits).toStdString());
+}
 
 }  // namespace
 
@@ -45,9 +56,15 @@ ColourPopover::ColourPopover(std::optional<Colour> colour, const ColourOffer& of
   hex_->setAccessibleName(tr("Colour as #rrggbb"));
   hex_->setMinimumWidth(70);
   connect(hex_, &QLineEdit::textEdited, this, [this](const QString& text) {
-    if (const auto c = parseColour(text.toStdString())) choose(c, true);
+    setProblem(*hex_, {});
+    if (const auto c = typedColour(text)) choose(c, true);
   });
-  connect(hex_, &QLineEdit::returnPressed, this, &QWidget::close);
+  connect(hex_, &QLineEdit::returnPressed, this, [this] {
+    if (hex_->text().isEmpty() || typedColour(hex_->text()))
+      close();
+    else
+      setProblem(*hex_, tr("“%1” is no colour: six digits are, as in #bf3f26").arg(hex_->text()));
+  });
   last->addWidget(hex_, 1);
   auto* pick = new QPushButton(tr("Pick"), this);
   pick->setObjectName("pickColour");
@@ -219,7 +236,8 @@ void ColourPopover::choose(std::optional<Colour> colour, bool moveSliders) {
 
 void ColourPopover::keyPressEvent(QKeyEvent* event) {
   QFrame::keyPressEvent(event);
-  if (event->key() == Qt::Key_Escape || event->key() == Qt::Key_Return) close();
+  const bool isMade = event->key() == Qt::Key_Return && problemOf(hex_).isEmpty();
+  if (isMade || event->key() == Qt::Key_Escape) close();
 }
 
 void ColourPopover::hideEvent(QHideEvent*) {

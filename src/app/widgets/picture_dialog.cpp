@@ -1,6 +1,7 @@
 #include "app/widgets/picture_dialog.h"
 
 #include <QCoreApplication>
+#include <QDir>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QGridLayout>
@@ -8,6 +9,7 @@
 #include <QLabel>
 #include <QLocale>
 #include <QSettings>
+#include <QStandardPaths>
 
 #include "app/desk/latest_task.h"
 #include "app/look/theme.h"
@@ -54,10 +56,20 @@ Seen seen(const QString& path, double ratio) {
   return out;
 }
 
+/// Where a file was chosen last; or else where photos are.
+QString lastFolder() {
+  const QString last = QSettings().value(folderKey).toString(),
+                photos = QStandardPaths::writableLocation(QStandardPaths::PicturesLocation);
+  for (const QString& folder : {last, photos})
+    if (!folder.isEmpty() && QFileInfo(folder).isDir()) return folder;
+  return QDir::homePath();
+}
+
 }  // namespace
 
 QString choosePictureFile(QWidget* parent, const QString& title, const QString& filter, const QString& folder) {
-  QFileDialog dialog(parent, title, folder.isEmpty() ? QSettings().value(folderKey).toString() : folder, filter);
+  QFileDialog dialog(parent, title, folder.isEmpty() ? lastFolder() : folder, filter);
+  dialog.resize(900, 520);
   dialog.setOption(QFileDialog::DontUseNativeDialog);
   dialog.setFileMode(QFileDialog::ExistingFile);
   auto* side = new QWidget(&dialog);
