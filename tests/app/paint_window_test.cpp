@@ -349,6 +349,7 @@ TEST_F(PaintWindow, TheNextShapeIsPaintedAsWasChosenWithTheToolInHand) {
   ASSERT_TRUE(popover);
   auto* hex = popover->findChild<QLineEdit*>("hex");
   ASSERT_TRUE(hex);
+  QTest::mouseClick(hex, Qt::LeftButton);
   hex->selectAll();
   QTest::keyClicks(hex, "bf3f26");
   QTest::keyClick(hex, Qt::Key_Return);
@@ -365,6 +366,7 @@ TEST_F(PaintWindow, TheNextShapeIsPaintedAsWasChosenWithTheToolInHand) {
   w.key(Qt::Key_4);
   w.press("nextFill");
   hex = QApplication::activePopupWidget()->findChild<QLineEdit*>("hex");
+  QTest::mouseClick(hex, Qt::LeftButton);
   hex->selectAll();
   QTest::keyClicks(hex, "rust");
   QTest::keyClick(hex, Qt::Key_Return);
