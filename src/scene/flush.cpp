@@ -3,8 +3,10 @@
 #include <algorithm>
 #include <cmath>
 #include <deque>
+#include <map>
 #include <mutex>
-#include <unordered_map>
+#include <numeric>
+#include <set>
 
 #include "cutting/dashes.h"
 #include "cutting/planar_map.h"
@@ -59,7 +61,12 @@ bool areAlike(const Layer& x, const Layer& y) {
   return true;
 }
 
-using Contents = std::vector<std::shared_ptr<const Content>>;
+/// What pieces paint now; null where that is what they painted before.
+struct Painted {
+  std::vector<std::shared_ptr<const Content>> contents;
+  /// One that lies over others, and is to be left out before the rest can be painted.
+  std::optional<std::size_t> apart = std::nullopt;
+};
 using Numbers = std::vector<int>;
 
 /// Pieces that lie flush, in the frame of the first of them.
@@ -67,20 +74,16 @@ class Flush {
  public:
   explicit Flush(const std::vector<Layer>& pieces) : pieces_(pieces) {}
 
-  /// What each of them paints now; null where that is what it painted before, as where they overlap.
-  Contents contents() {
-    Contents out(pieces_.size());
+  Painted painted() {
+    Painted painted{std::vector<std::shared_ptr<const Content>>(pieces_.size())};
+    auto& out = painted.contents;
     std::vector<Operand> operands;
-    double area = 0;
-    for (const Layer& piece : pieces_) {
-      operands.push_back({transformed(outlineOf(piece), piece.place)});
-      area += std::abs(signedArea(operands.back().outline));
-    }
+    for (const Layer& piece : pieces_) operands.push_back({transformed(outlineOf(piece), piece.place)});
     auto map = PlanarMap::of(operands);
-    if (!map) return out;
+    if (!map) return painted;
     map_ = std::move(*map);
-    constexpr double least = 1e-6;
-    if (std::abs(area - std::abs(signedArea(map_->unite()))) > least * area) return out;
+    painted.apart = overlapping(operands);
+    if (painted.apart) return painted;
     for (const Operand& operand : operands) rounds_.push_back(lengthOf(operand.outline));
     std::vector<bool> isDone(pieces_.size(), false);
     for (std::size_t k = 0; k < pieces_.size(); ++k) {
@@ -96,10 +99,30 @@ class Flush {
       }
       out[k] = filling(pieces_[k], united(alike));
     }
-    return out;
+    return painted;
   }
 
  private:
+  /// Of pieces that cover a place together, the one that does so with most others; the smallest of these.
+  std::optional<std::size_t> overlapping(const std::vector<Operand>& operands) const {
+    constexpr double least = 1e-6;
+    std::vector<std::set<int>> over(pieces_.size());
+    for (const Face& face : map_->divide()) {
+      if (face.coveredBy.size() < 2) continue;
+      for (const int a : face.coveredBy)
+        for (const int b : face.coveredBy) {
+          const double own = std::abs(signedArea(operands[static_cast<std::size_t>(a)].outline));
+          if (a != b && std::abs(signedArea(face.outline)) > least * own) over[static_cast<std::size_t>(a)].insert(b);
+        }
+    }
+    std::optional<std::size_t> found;
+    const auto rank = [&](std::size_t i) {
+      return std::pair(over[i].size(), -std::abs(signedArea(operands[i].outline)));
+    };
+    for (std::size_t i = 0; i < over.size(); ++i)
+      if (!over[i].empty() && (!found || rank(i) > rank(*found))) found = i;
+    return found;
+  }
   Outline united(const Numbers& pieces) const {
     const auto all = Formula::chain(static_cast<int>(pieces.size()), Role::Add);
     // As it was before it was cut: readers draw the pieces of a curve a little beside it.
@@ -137,29 +160,29 @@ class Flush {
   std::vector<double> rounds_;
 };
 
-/// Contents of pieces by how these lie to one another, for a few of them.
+/// What pieces paint by how they lie to one another, for a few of them.
 class Kept {
  public:
-  Contents contentsOf(const std::vector<Layer>& pieces) {
+  Painted paintedBy(const std::vector<Layer>& pieces) {
     const std::lock_guard lock(mutex_);
     for (auto entry = entries_.begin(); entry != entries_.end(); ++entry)
       if (isOf(*entry, pieces)) {
         std::rotate(entries_.begin(), entry, entry + 1);
-        return entries_.front().contents;
+        return entries_.front().painted;
       }
     Entry fresh;
     for (const Layer& piece : pieces) fresh.pieces.emplace_back(piece.content, piece.place);
-    fresh.contents = Flush(pieces).contents();
+    fresh.painted = Flush(pieces).painted();
     entries_.push_front(std::move(fresh));
     constexpr std::size_t most = 64;
     if (entries_.size() > most) entries_.pop_back();
-    return entries_.front().contents;
+    return entries_.front().painted;
   }
 
  private:
   struct Entry {
     std::vector<std::pair<std::weak_ptr<const Content>, Affine>> pieces;
-    Contents contents;
+    Painted painted;
   };
   static bool isOf(const Entry& entry, const std::vector<Layer>& pieces) {
     return std::equal(entry.pieces.begin(), entry.pieces.end(), pieces.begin(), pieces.end(),
@@ -171,69 +194,75 @@ class Kept {
   std::deque<Entry> entries_;
 };
 
-/// Which layers of a run hang together: those that have nodes in the same places.
-class Touching {
- public:
-  explicit Touching(const std::vector<Layer*>& run) : first_(run.size()) {
-    for (std::size_t i = 0; i < run.size(); ++i) first_[i] = i;
-    std::unordered_map<std::size_t, std::size_t> seen;
-    for (std::size_t i = 0; i < run.size(); ++i)
-      for (const Contour& contour : outlineOf(*run[i]).contours) {
-        join(seen, run[i]->place(contour.start), i);
-        for (const Segment& segment : contour.segments) join(seen, run[i]->place(segment.end), i);
-      }
-  }
-  std::size_t of(std::size_t i) {
-    while (first_[i] != i) i = first_[i] = first_[first_[i]];
+/// Which layers of a run hang together, as a number for each: those that have nodes in the same places.
+Numbers touching(const std::vector<Layer*>& run) {
+  Numbers first(run.size());
+  std::iota(first.begin(), first.end(), 0);
+  const auto of = [&](int i) {
+    while (first[static_cast<std::size_t>(i)] != i) i = first[static_cast<std::size_t>(i)];
     return i;
-  }
-
- private:
-  void join(std::unordered_map<std::size_t, std::size_t>& seen, Point at, std::size_t i) {
+  };
+  std::map<std::pair<double, double>, int> seen;
+  const auto join = [&](Point at, int i) {
     constexpr double cell = 1e-4, aside = 0.31830988;  // round numbers lie well within a cell
-    const auto x = static_cast<long long>(std::floor(at.x / cell + aside));
-    const auto y = static_cast<long long>(std::floor(at.y / cell + aside));
-    const std::size_t key = std::hash<long long>()(x) * 1000003 + std::hash<long long>()(y);
-    const auto [known, isFirst] = seen.emplace(key, i);
+    const auto [known, isFirst] =
+        seen.emplace(std::pair(std::floor(at.x / cell + aside), std::floor(at.y / cell + aside)), i);
     if (isFirst) return;
-    const std::size_t a = of(known->second), b = of(i);
-    first_[std::max(a, b)] = std::min(a, b);
-  }
-  std::vector<std::size_t> first_;
-};
+    const int a = of(known->second), b = of(i);
+    first[static_cast<std::size_t>(std::max(a, b))] = std::min(a, b);
+  };
+  for (std::size_t i = 0; i < run.size(); ++i)
+    for (const Contour& contour : outlineOf(*run[i]).contours) {
+      join(run[i]->place(contour.start), static_cast<int>(i));
+      for (const Segment& segment : contour.segments) join(run[i]->place(segment.end), static_cast<int>(i));
+    }
+  for (std::size_t i = 0; i < first.size(); ++i) first[i] = of(static_cast<int>(i));
+  return first;
+}
 
-void paintFlush(const std::vector<Layer*>& pieces) {
+/// The one of them that lies over others, in which case nothing was changed.
+std::optional<std::size_t> paintFlush(const std::vector<Layer*>& pieces) {
   static Kept kept;
   const auto back = pieces.front()->place.inverse();
-  if (pieces.size() < 2 || !back) return;
+  if (pieces.size() < 2 || !back) return std::nullopt;
   std::vector<Layer> placed;
   for (const Layer* piece : pieces) placed.push_back({piece->item, piece->content, *back * piece->place});
-  const Contents contents = kept.contentsOf(placed);
+  const Painted painted = kept.paintedBy(placed);
   for (std::size_t i = 0; i < pieces.size(); ++i)
-    if (contents[i]) pieces[i]->content = contents[i];
+    if (painted.contents[i]) pieces[i]->content = painted.contents[i];
+  return painted.apart;
 }
 
 /// Of one division, without others between them.
 void paintRun(const std::vector<Layer*>& run) {
   if (run.size() < 2) return;
-  Touching touching(run);
+  Numbers group = touching(run);
   std::vector<bool> isDone(run.size(), false);
-  for (std::size_t k = 0; k < run.size(); ++k) {
+  for (std::size_t k = 0; k < run.size();) {
+    if (isDone[k]) {
+      ++k;
+      continue;
+    }
     std::vector<Layer*> pieces;
+    std::vector<std::size_t> places;
     // What lies between them in the stack, and over or under them, keeps its place.
     Box between;
     for (std::size_t i = k; i < run.size(); ++i) {
       if (isDone[i]) continue;
-      if (touching.of(i) != touching.of(k)) {
+      if (group[i] != group[k]) {
         between.add(run[i]->box());
       } else if (!between.touches(run[i]->box())) {
         pieces.push_back(run[i]);
-        isDone[i] = true;
+        places.push_back(i);
       } else {
         break;
       }
     }
-    if (!pieces.empty()) paintFlush(pieces);
+    if (const auto apart = paintFlush(pieces)) {
+      group[places[*apart]] = static_cast<int>(run.size() + places[*apart]);
+      continue;
+    }
+    for (const std::size_t place : places) isDone[place] = true;
   }
 }
 

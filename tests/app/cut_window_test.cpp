@@ -71,8 +71,14 @@ TEST_F(CutWindow, TheDivisionCardShowsItsPiecesOnTheSheet) {
   QEvent leave(QEvent::Leave);
   QApplication::sendEvent(card, &leave);
   EXPECT_EQ(w.sheet().items.size(), 2U);
+  const Colour front = *colourOf(*w.sheet().items.back()->style), back = *colourOf(*w.sheet().items.front()->style);
+  ASSERT_NE(front, back);
   w.press("divide");
   EXPECT_EQ(w.sheet().items.size(), 3U);
+  // Each piece as it was seen.
+  EXPECT_EQ(colourOf(*w.sheet().items[0]->style), back);
+  EXPECT_EQ(colourOf(*w.sheet().items[1]->style), front);
+  EXPECT_EQ(colourOf(*w.sheet().items[2]->style), front);
 }
 
 TEST_F(CutWindow, TheResultKeepsCurvesAndSaysSo) {

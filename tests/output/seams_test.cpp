@@ -101,6 +101,23 @@ TEST_F(Seams, WhatIsMovedStandsByItselfAndTheOthersStayWhole) {
   EXPECT_LT(scene.layers.size(), made.size()) << "and others are still one";
 }
 
+TEST_F(Seams, APieceThatWasSnappedOverAnotherLeavesTheOthersWhole) {
+  project = withoutItems(project, std::vector<Id>{disc});
+  const Id word = add("word", transformed(letters("HI", 40), Affine::move({10.3, 60.7})), {20, 20, 40});
+  std::vector<Id> made;
+  const Project after = withDivided(project, std::vector<Id>{box, word}, {box, 0}, made);
+  ASSERT_EQ(made.size(), 3U);
+  // So that one of its corners lies on one of the hole that it leaves.
+  const Box whole = boxOnSheet(after, made[1]);
+  const Project apart = withEach(after, std::vector<Id>{made[1]}, [&](const Item& before) {
+    Item moved = before;
+    moved.position = moved.position + Point{0, whole.height()};
+    return moved;
+  });
+  const Scene scene = sceneOf(sheetOf(apart));
+  ASSERT_EQ(scene.layers.size(), 2U) << "the moved one, and all others in one";
+}
+
 TEST_F(Seams, WhatLiesBetweenPiecesKeepsItsPlace) {
   std::vector<Id> made;
   Project after = withDivided(project, std::vector<Id>{box, disc}, {}, made);

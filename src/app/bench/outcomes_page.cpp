@@ -103,7 +103,7 @@ OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& phot
     }
   }
   std::vector<ItemPtr> apart;
-  for (Item piece : dividedItems(q.project, q.ids, q.looks[0])) {
+  for (Item piece : dividedItems(q.project, q.ids, q.ofPieces)) {
     piece.position = piece.position + (piece.position - around.centre()) * 0.12;
     apart.push_back(std::make_shared<const Item>(std::move(piece)));
   }
@@ -120,7 +120,7 @@ void OutcomesPage::rebuild() {
     lay(nullptr);
     return;
   }
-  Question q{desk_.settled(), ids, {}};
+  Question q{desk_.settled(), ids, {}, desk_.lookForPieces(ids)};
   for (const Outcome outcome : allOutcomes) q.looks.push_back(desk_.lookFor(ids, outcome));
   int nodes = 0;
   for (const Id id : ids)
@@ -246,7 +246,7 @@ void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& it
   if (worked)
     connect(card, &Card::entered, this, [this, ids] {
       std::vector<Id> made;
-      trial_.point(withDivided(desk_.settled(), ids, desk_.lookFor(ids, Outcome::Union), made));
+      trial_.point(withDivided(desk_.settled(), ids, desk_.lookForPieces(ids), made));
     });
   connect(card, &Card::left, this, [this] { trial_.drop(); });
   connect(card, &Card::clicked, this, [this] {

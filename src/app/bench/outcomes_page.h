@@ -21,6 +21,7 @@ class OutcomesPage : public BenchPage {
     Project project;
     std::vector<Id> ids;
     std::vector<LookChoice> looks;
+    LookChoice ofPieces;
   };
   /// What it can become.
   struct Worked {

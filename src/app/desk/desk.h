@@ -206,6 +206,8 @@ class Desk : public QObject {
   std::vector<Id> outcomeItems() const;
   /// Whose look and photo the next outcomes keep; an id of 0 leaves it to usualLook.
   LookChoice lookFor(std::span<const Id> items, Outcome outcome) const;
+  /// For pieces: without a choice each keeps the look of the frontmost item that covers it.
+  LookChoice lookForPieces(std::span<const Id> items) const;
   void chooseLook(Id item);
   void choosePhoto(std::optional<Id> item);
 

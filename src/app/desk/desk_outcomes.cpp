@@ -18,6 +18,12 @@ LookChoice Desk::lookFor(std::span<const Id> items, Outcome outcome) const {
   return choice;
 }
 
+LookChoice Desk::lookForPieces(std::span<const Id> items) const {
+  LookChoice choice = lookFor(items, Outcome::Union);
+  choice.look = chosenLook_;
+  return choice;
+}
+
 void Desk::chooseLook(Id item) {
   chosenLook_ = item;
   emit selectionChanged();
@@ -67,7 +73,7 @@ void Desk::makeDivision() {
   const auto items = takeOutcomeItems();
   if (!items) return;
   std::vector<Id> made;
-  if (!commit(tr("Divide"), withDivided(settled(), *items, lookFor(*items, Outcome::Union), made))) {
+  if (!commit(tr("Divide"), withDivided(settled(), *items, lookForPieces(*items), made))) {
     putOutcomeBack(*items);
     return;
   }
