@@ -191,6 +191,7 @@ TEST_F(Everyday, AShapeIsCutFromTheSelectedItemWhileItIsDrawn) {
   EXPECT_TRUE(w.desk().isTrying());
   EXPECT_EQ(w.seen(w.mm(77, 77)), QColor(Qt::white)) << "the hole is there while the disc is still being drawn";
   QTest::keyRelease(&w.mat(), Qt::Key_S);
+  QTest::qWait(60);  // until it is sure not to go down again
   EXPECT_FALSE(w.desk().isTrying());
   QTest::keyPress(&w.mat(), Qt::Key_X);
   w.release(w.mm(85, 85));

@@ -74,6 +74,7 @@ struct GestureTest : testing::Test {
   void held(QEvent::Type type, int key, Qt::KeyboardModifiers modifiers) {
     QKeyEvent event(type, key, modifiers, key < 0x80 ? QString(QChar(key).toLower()) : QString());
     QApplication::sendEvent(&w.mat(), &event);
+    if (type == QEvent::KeyRelease && key < 0x80) QTest::qWait(60);  // until it is sure not to go down again
   }
   /// What shows at the end of a way when all of it was made with these modifiers.
   std::string draggedWith(const Drag& drag, Qt::KeyboardModifiers modifiers) {
@@ -88,6 +89,33 @@ struct GestureTest : testing::Test {
     return all;
   }
 };
+
+TEST_F(GestureTest, ALetterThatRepeatsItselfIsHeldAllTheTime) {
+  // Displays say of a held key that it goes up and down again, again and again.
+  walk.box();
+  w.key(Qt::Key_5);
+  const auto send = [&](QEvent::Type type) {
+    QKeyEvent event(type, Qt::Key_S, Qt::NoModifier, "s");
+    QApplication::sendEvent(&w.mat(), &event);
+  };
+  w.press(w.mm(120, 90));
+  w.dragTo(w.mm(170, 130));
+  send(QEvent::KeyPress);
+  ASSERT_EQ(w.desk().joinForNew(), Role::Subtract);
+  for (int i = 0; i < 5; ++i) {
+    send(QEvent::KeyRelease);
+    EXPECT_EQ(w.desk().joinForNew(), Role::Subtract);
+    send(QEvent::KeyPress);
+    EXPECT_EQ(w.desk().joinForNew(), Role::Subtract);
+    QTest::qWait(40);
+    EXPECT_EQ(w.desk().joinForNew(), Role::Subtract);
+  }
+  send(QEvent::KeyRelease);
+  QTest::qWait(60);
+  EXPECT_FALSE(w.desk().joinForNew());
+  held(QEvent::KeyPress, Qt::Key_Escape, {});
+  w.release(w.mm(170, 130));
+}
 
 TEST_F(GestureTest, EveryModifierShowsAtOnceInEveryTool) {
   struct Held {

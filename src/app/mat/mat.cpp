@@ -41,6 +41,8 @@ Mat::Mat(Desk& desk, QWidget* parent)
           [this](const std::function<void(Colour)>& take) { new Dropper(*this, desk_, take); });
   connect(&desk, &Desk::selectionChanged, entry_, &SizeEntry::finish);
   connect(&desk, &Desk::settleWanted, entry_, &SizeEntry::finish);
+  lateUp_.setSingleShot(true);
+  connect(&lateUp_, &QTimer::timeout, this, [this] { letGo(QKeyEvent(QEvent::KeyRelease, up_, Qt::NoModifier)); });
   for (const ToolEntry& tool : toolTable()) tools_[tool.kind] = tool.make(*this, desk);
   connect(&desk, &Desk::projectChanged, this, &Mat::refresh);
   connect(&desk, &Desk::selectionChanged, this, &Mat::refresh);

@@ -92,6 +92,8 @@ class Mat : public QWidget {
   void pressTool(const QMouseEvent& event);
   /// Whether the left button is held for a tool or a guide: then all keys are the gesture's, and none is a command's.
   bool isInGesture() const;
+  bool isRepeat(const QKeyEvent& event) const;
+  void letGo(const QKeyEvent& event);
   void gestureKey(QKeyEvent& event);
   /// The gesture goes on from where the pointer is, with what is held now.
   void dragOn();
@@ -125,6 +127,9 @@ class Mat : public QWidget {
   bool toolPressed_ = false;              ///< The left button is held for the tool.
   std::optional<QPointF> doubleClicked_;  ///< A second click that may yet become a drag.
   bool spaceHeld_ = false;
+  QTimer lateUp_;  ///< Until a letter that went up in the midst of a gesture is sure not to go down again at once.
+  int up_ = 0;     ///< The key that went up last, and when.
+  quint64 upAt_ = 0;
   HeldKeys held_;
   QPointF lastPointer_;
 };

@@ -48,7 +48,22 @@ void Mat::gestureKey(QKeyEvent& event) {
   refresh();
 }
 
+/// Some displays say of a key that is held that it goes up and down again: at the same time, but one after the other.
+bool Mat::isRepeat(const QKeyEvent& event) const {
+  const bool isPair = event.timestamp() != 0 && event.timestamp() == upAt_ && event.key() == up_;
+  return event.isAutoRepeat() || isPair || (lateUp_.isActive() && event.key() == up_);
+}
+
 void Mat::keyPressEvent(QKeyEvent* event) {
+  const bool isLetter = event->key() >= Qt::Key_A && event->key() <= Qt::Key_Z;
+  if (isLetter && !tool().takesText() && isRepeat(*event)) {
+    lateUp_.stop();
+    return;
+  }
+  if (lateUp_.isActive()) {  // another one: the first was let go
+    lateUp_.stop();
+    letGo(QKeyEvent(QEvent::KeyRelease, up_, Qt::NoModifier));
+  }
   if (event->key() == Qt::Key_Space && !event->isAutoRepeat() && !tool().takesText() && !isInGesture()) {
     spaceHeld_ = true;
     setCursor(Qt::OpenHandCursor);
@@ -106,9 +121,21 @@ void Mat::focusOutEvent(QFocusEvent* event) {
 }
 
 void Mat::keyReleaseEvent(QKeyEvent* event) {
-  if (event->key() == Qt::Key_Space && !event->isAutoRepeat()) spaceHeld_ = false;
-  if (!event->isAutoRepeat()) tool().keyUp(*event);
-  if (held_.up(*event) && isInGesture()) dragOn();
+  if (event->isAutoRepeat()) return;
+  if (event->key() == Qt::Key_Space) spaceHeld_ = false;
+  up_ = event->key();
+  upAt_ = event->timestamp();
+  constexpr int untilSure = 30;  // milliseconds
+  const bool isLetter = up_ >= Qt::Key_A && up_ <= Qt::Key_Z;
+  if (isLetter && isInGesture())
+    lateUp_.start(untilSure);
+  else
+    letGo(*event);
+}
+
+void Mat::letGo(const QKeyEvent& event) {
+  tool().keyUp(event);
+  if (held_.up(event) && isInGesture()) dragOn();
   refresh();
 }
 
