@@ -60,8 +60,8 @@ Style& changeable(Item& item) {
 
 bool isSame(const Item& a, const Item& b) {
   return a.id == b.id && a.name == b.name && a.position == b.position && a.turn == b.turn && a.hidden == b.hidden &&
-         a.locked == b.locked && a.paleBy == b.paleBy && a.measures == b.measures && a.division == b.division && a.extra == b.extra &&
-         (a.clear == b.clear || (a.clear && b.clear && *a.clear == *b.clear)) &&
+         a.locked == b.locked && a.paleBy == b.paleBy && a.measures == b.measures && a.division == b.division &&
+         a.extra == b.extra && (a.clear == b.clear || (a.clear && b.clear && *a.clear == *b.clear)) &&
          (a.style == b.style || *a.style == *b.style) && areSameForms(a.form, b.form);
 }
 

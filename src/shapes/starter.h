@@ -66,8 +66,8 @@ struct NumberHandle {
   void (*toward)(StarterSize size, Point point, std::span<double> values) = nullptr;
 };
 
-/// A kind of starter. Closed outlines run clockwise, holes the other way; all stay within their frame, which is centred on
-/// the origin, and touch all four of its sides.
+/// A kind of starter. Closed outlines run clockwise, holes the other way; all stay within their frame, which is centred
+/// on the origin, and touch all four of its sides.
 struct StarterKind {
   std::string_view name;
   std::string_view family;

@@ -18,17 +18,8 @@ struct PointingTest : testing::Test {
   /// All that panels and bench say: which page shows, labels, numbers, and how wide things are.
   std::string said() {
     std::string all = std::to_string(walk.bench().currentIndex()) + "\n";
-    for (QWidget* panel : {&walk.details(), static_cast<QWidget*>(&walk.bench())})
-      for (QWidget* one : panel->findChildren<QWidget*>()) {
-        if (!one->isVisible()) continue;
-        QString text;
-        if (auto* label = qobject_cast<QLabel*>(one)) text = label->text();
-        if (auto* button = qobject_cast<QAbstractButton*>(one)) text = button->text();
-        if (auto* field = qobject_cast<QLineEdit*>(one)) text = field->text();
-        if (text.isEmpty()) continue;
-        const QPoint at = one->mapTo(panel, QPoint());
-        all += text.toStdString() + " at " + std::to_string(at.x()) + ", " + std::to_string(at.y()) + "\n";
-      }
+    for (const Walker::Said& one : walk.said())
+      all += one.text.toStdString() + " at " + std::to_string(one.at.x()) + ", " + std::to_string(one.at.y()) + "\n";
     return all;
   }
   QImage sheetNow() {
@@ -87,7 +78,7 @@ TEST_P(PointedAt, EveryCardAndChipOnlyShows) {
     for (auto* card : walk.bench().currentWidget()->findChildren<QAbstractButton*>())
       if (card->isVisible()) cards.push_back(card);
     for (const QPointer<QWidget>& card : cards) {
-      if (!card) continue;                    // made anew, when a photo had been decoded
+      if (!card) continue;  // made anew, when a photo had been decoded
       expectNothingChanges(card, card->rect().center(), page.name + ", " + card->objectName().toStdString());
       if (HasFatalFailure()) return;
       ++walked;

@@ -36,6 +36,26 @@ struct Walker {
 
   QStackedWidget& bench() { return *w.window.findChild<QStackedWidget*>("bench"); }
   QWidget& details() { return *w.window.findChild<QWidget*>("details"); }
+  /// What a label, a button or a field says, and where it is in its panel.
+  struct Said {
+    QWidget* by;
+    QString text;
+    QPoint at;
+  };
+  /// All that panels and bench say now.
+  std::vector<Said> said() {
+    std::vector<Said> all;
+    for (QWidget* panel : {&details(), static_cast<QWidget*>(&bench())})
+      for (QWidget* one : panel->findChildren<QWidget*>()) {
+        if (!one->isVisible()) continue;
+        QString text;
+        if (auto* label = qobject_cast<QLabel*>(one)) text = label->text();
+        if (auto* button = qobject_cast<QAbstractButton*>(one)) text = button->text();
+        if (auto* field = qobject_cast<QLineEdit*>(one)) text = field->text();
+        if (!text.isEmpty()) all.push_back({one, text, one->mapTo(panel, QPoint())});
+      }
+    return all;
+  }
   void command(const char* name) {
     auto* action = w.window.findChild<QAction*>(name);
     if (!action) qFatal("there is no command %s", name);

@@ -26,12 +26,12 @@ constexpr Colour plainTones[] = {{255, 255, 255},    {0xF1, 0xED, 0xE3}, {0xB9, 
                                  {0xF2, 0xB2, 0x33}, {0x7A, 0xA3, 0x55}, {0x2F, 0x7D, 0x4F}, {0x2E, 0x8C, 0x93},
                                  {0x2B, 0x5C, 0x9E}, {0x6C, 0x3B, 0xAA}, {0xB2, 0x4A, 0x86}, {0x8F, 0xA9, 0xB8}};
 
-/// Six or eight digits, or three of them that count twice, with or without a # before them.
-std::optional<Colour> typedColour(const QString& text) {
+/// Six or eight digits, with or without a # before them; once all is typed, three of them count twice.
+std::optional<Colour> typedColour(const QString& text, bool isAll) {
   QString digits = text.trimmed();
   if (digits.startsWith('#')) digits.remove(0, 1);
   constexpr qsizetype few = 3;
-  if (digits.size() == few)
+  if (isAll && digits.size() == few)
     for (qsizetype i = few; i-- > 0;) digits.insert(i, digits[i]);
   return parseColour(("#" + digits).toStdString());
 }
@@ -57,10 +57,12 @@ ColourPopover::ColourPopover(std::optional<Colour> colour, const ColourOffer& of
   hex_->setMinimumWidth(70);
   connect(hex_, &QLineEdit::textEdited, this, [this](const QString& text) {
     setProblem(*hex_, {});
-    if (const auto c = typedColour(text)) choose(c, true);
+    if (const auto c = typedColour(text, false)) choose(c, true);
   });
   connect(hex_, &QLineEdit::returnPressed, this, [this] {
-    if (hex_->text().isEmpty() || typedColour(hex_->text()))
+    const auto typed = typedColour(hex_->text(), true);
+    if (typed && typed != colour_) choose(typed, true);
+    if (typed || hex_->text().isEmpty())
       close();
     else
       setProblem(*hex_, tr("“%1” is no colour: six digits are, as in #bf3f26").arg(hex_->text()));
