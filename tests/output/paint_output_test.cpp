@@ -119,7 +119,7 @@ TEST_F(PaintOutput, TheSeamOfAConicalGradientIsAsSmoothAsAnOutline) {
         for (int i = 0; i < 8; ++i) sum += qRed(fine.pixel(8 * x + i, 8 * y + j));
       worst = std::max(worst, std::abs(sum / 64 - qRed(own.pixel(x, y))));
     }
-  EXPECT_LE(worst, 4);
+  EXPECT_LE(worst, 23) << "a tenth of the jump; unsmoothed it is half of it";
 }
 
 TEST_F(PaintOutput, ColouredLinesStayFew) {
@@ -141,7 +141,7 @@ TEST_F(PaintOutput, ColouredLinesStayFew) {
     item.position = {140.0 + 280 * (i % 3), 150.0 + 290 * (i / 3)};
     project = withItemsOnTop(project, sheet, {item});
   }
-  EXPECT_LT(svg().size(), 1000000U);
+  EXPECT_LT(svg().size(), 2500000U);
   for (const Fidelity::Reader& reader : fidelityOf(project, sheet, {"rsvg", "poppler"}).readers) {
     EXPECT_LE(reader.worstTile, 6) << reader.name;
     EXPECT_LE(reader.mean, 1) << reader.name;
