@@ -36,15 +36,6 @@ QBrush painterBrush(const GradientBrush& shown) {
   return brush;
 }
 
-bool hasEdge(const GradientBrush& shown) {
-  const std::vector<GradientStop>& stops = *shown.stops;
-  const auto isEdge = [](const GradientStop& a, const GradientStop& b) {
-    return a.at == b.at && !(a.colour == b.colour);
-  };
-  const bool isSeam = shown.kind == GradientKind::Conical && !(stops.front().colour == stops.back().colour);
-  return isSeam || std::adjacent_find(stops.begin(), stops.end(), isEdge) != stops.end();
-}
-
 /// Where a gradient is at a point of its own space, from 0 to 1.
 double placeIn(GradientKind kind, double x, double y) {
   if (kind == GradientKind::Linear) return std::clamp(x, 0.0, 1.0);
@@ -53,10 +44,11 @@ double placeIn(GradientKind kind, double x, double y) {
   return turns < 0 ? turns + 1 : turns;
 }
 
-/// Where a conical gradient jumps, in turns; 0 for its seam.
-std::vector<double> edgesOf(const std::vector<GradientStop>& stops) {
+/// Where a gradient jumps, from 0 to 1; 0 for the seam of a conical one.
+std::vector<double> edgesOf(const GradientBrush& shown) {
+  const std::vector<GradientStop>& stops = *shown.stops;
   std::vector<double> out;
-  if (!(stops.front().colour == stops.back().colour)) out.push_back(0);
+  if (shown.kind == GradientKind::Conical && !(stops.front().colour == stops.back().colour)) out.push_back(0);
   for (std::size_t i = 1; i < stops.size(); ++i)
     if (stops[i].at == stops[i - 1].at && !(stops[i].colour == stops[i - 1].colour)) out.push_back(stops[i].at);
   return out;
@@ -77,7 +69,8 @@ double lengthOn(const QTransform& toDevice, GradientKind kind, const QRect& pixe
 }  // namespace
 
 QBrush gradientBrush(const QPainter& painter, const GradientBrush& shown, const Box& box) {
-  if (!hasEdge(shown)) return painterBrush(shown);
+  const std::vector<double> edges = edgesOf(shown);
+  if (edges.empty()) return painterBrush(shown);
   const QTransform own = painterTransform(shown.toOutline) * painter.transform();
   const QRect device(0, 0, painter.device()->width(), painter.device()->height());
   const QRect pixels =
@@ -105,7 +98,6 @@ QBrush gradientBrush(const QPainter& painter, const GradientBrush& shown, const 
     const double place = placeIn(shown.kind, at.x(), at.y()) * static_cast<double>(colours.size());
     return colours[static_cast<std::size_t>(std::min(place, last))];
   };
-  const std::vector<double> edges = isConical ? edgesOf(*shown.stops) : std::vector<double>{};
   const QPointF across(toOwn.m11(), toOwn.m12()), down(toOwn.m21(), toOwn.m22());
   const double pixel = std::max(std::hypot(across.x(), across.y()), std::hypot(down.x(), down.y()));
   const auto isAtEdge = [&](QPointF at) {
@@ -131,7 +123,7 @@ QBrush gradientBrush(const QPainter& painter, const GradientBrush& shown, const 
     auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
     QPointF at = toOwn.map(QPointF(pixels.x() + 0.5, pixels.y() + y + 0.5));
     for (int x = 0; x < pixels.width(); ++x, at += across)
-      line[x] = !edges.empty() && isAtEdge(at) ? smoothed(at) : colourOf(at);
+      line[x] = isConical && isAtEdge(at) ? smoothed(at) : colourOf(at);
   }
   QBrush brush(image);
   brush.setTransform(QTransform::fromTranslate(pixels.x(), pixels.y()) * back);

@@ -26,6 +26,13 @@ QPainterPath painterPath(const Outline& outline) {
 
 QTransform painterTransform(const Affine& m) { return {m.xx, m.yx, m.xy, m.yy, m.dx, m.dy}; }
 
+QRect pixelBox(const Box& box) {
+  if (box.isEmpty()) return {};
+  const QRectF r(box.low.x, box.low.y, box.width(), box.height());
+  constexpr double most = 1e8;
+  return (r & QRectF(-most, -most, 2 * most, 2 * most)).toAlignedRect().adjusted(-1, -1, 1, 1);
+}
+
 QColor painterColour(Colour c) { return {c.red, c.green, c.blue, c.alpha}; }
 
 std::size_t BodyKeep::bytes() const {

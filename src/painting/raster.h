@@ -15,6 +15,8 @@ namespace widecut {
 QPainterPath painterPath(const Outline& outline);
 QTransform painterTransform(const Affine& map);
 QColor painterColour(Colour colour);
+/// The pixels that a box of theirs touches, and one more all round.
+QRect pixelBox(const Box& box);
 
 /// Pixels per inch where nobody says otherwise.
 inline constexpr double usualPpi = 144;

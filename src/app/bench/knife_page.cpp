@@ -22,7 +22,8 @@ namespace {
 /// In points: whole millimetres, or 4, 8 and 16 pixels.
 std::array<double, 4> usualGaps(Unit unit) {
   if (unit != Unit::Pixel) return {0, 1 * pointsPerMillimetre, 2 * pointsPerMillimetre, 5 * pointsPerMillimetre};
-  return {0, 3, 6, 12};
+  const double pixel = pointsPer(Unit::Pixel);
+  return {0, 4 * pixel, 8 * pixel, 16 * pixel};
 }
 
 }  // namespace

@@ -3,6 +3,7 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QScrollArea>
+#include <cmath>
 
 #include "app/look/resolution.h"
 #include "app/look/theme.h"
@@ -117,7 +118,7 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
   }
   const OutlineCounts n = counts(shape->outline);
   const double area = std::abs(signedArea(shape->outline));
-  const double squareCm = area / (72 / 2.54) / (72 / 2.54), squarePixels = area / 0.75 / 0.75;
+  const double squareCm = area / (72 / 2.54) / (72 / 2.54), squarePixels = area / std::pow(pointsPer(Unit::Pixel), 2);
   const bool isOpen = std::none_of(shape->outline.contours.begin(), shape->outline.contours.end(),
                                    [](const Contour& contour) { return contour.closed; });
   QStringList lines;

@@ -3,12 +3,11 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <algorithm>
 
+#include "app/panels/front_paint.h"
 #include "app/panels/panel_parts.h"
 #include "app/widgets/measure_field.h"
 #include "app/widgets/swatch.h"
-#include "project/limits.h"
 #include "project/usual_colours.h"
 
 namespace widecut {
@@ -63,39 +62,23 @@ bool NextLookPage::applies() const {
 void NextLookPage::setFill(std::optional<Colour> colour) {
   Style& style = desk_.styleForNew;
   setColour(style, colour);
-  if (!colour && !lineOf(style)) setLine(style, plainLine(usualInk, 1));  // or else it could not be seen
+  if (!colour && !lineOf(style)) setLineWidth(style, 0, 1);  // or else it could not be seen
   changed();
 }
 
 void NextLookPage::setOutline(std::optional<Colour> colour) {
-  Style& style = desk_.styleForNew;
-  const Line* line = lineOf(style);
-  if (!colour) {
-    setLine(style, std::nullopt);
-    if (!colourOf(style)) setColour(style, usualFill);
-  } else if (line) {
-    Line other = *line;
-    other.colour = *colour;
-    setLine(style, other);
-  } else {
-    setLine(style, plainLine(*colour, 1));
-  }
+  setLineColour(desk_.styleForNew, 0, colour);
   changed();
 }
 
 void NextLookPage::setWidth(double width) {
-  if (!(width > 0)) {
-    setOutline(std::nullopt);
-    return;
-  }
-  Style& style = desk_.styleForNew;
-  Line line = lineOf(style) ? *lineOf(style) : plainLine(usualInk, 1);
-  line.shape.width = std::clamp(width, limits::leastLine, limits::mostLine);
-  setLine(style, line);
+  setLineWidth(desk_.styleForNew, 0, width);
   changed();
 }
 
 void NextLookPage::changed() {
+  Style& style = desk_.styleForNew;
+  if (!lineOf(style) && !colourOf(style)) setColour(style, usualFill);
   refresh();
   emit desk_.toolSet();
 }

@@ -11,6 +11,7 @@
 
 #include "app/look/in_qt.h"
 #include "app/look/theme.h"
+#include "app/panels/front_paint.h"
 #include "app/panels/panel_parts.h"
 #include "app/widgets/clear_layout.h"
 #include "app/widgets/measure_field.h"
@@ -19,7 +20,6 @@
 #include "project/edits/colours.h"
 #include "project/edits/fills.h"
 #include "project/edits/templates.h"
-#include "project/limits.h"
 #include "project/resolve.h"
 #include "project/usual_colours.h"
 
@@ -37,43 +37,6 @@ QPushButton* smallButton(const QString& name, const QString& tip, QWidget* paren
                   "QPushButton { border: none; background: transparent; padding: 0; min-height: 0; color: #5F6B67; }"
                   "QPushButton:hover { background: #E8E2D4; } QPushButton:focus { border: 1px solid #6C3BAA; }");
   return button;
-}
-
-/// The front fill or line of a style, or the one so many behind it.
-std::optional<PaintPlace> placeAt(const Style& style, bool isLine, std::size_t fromFront) {
-  const std::size_t count = isLine ? style.lines.size() : style.fills.size();
-  return fromFront < count ? std::optional(PaintPlace{isLine, count - 1 - fromFront}) : std::nullopt;
-}
-
-void setFillColour(Style& style, std::size_t fromFront, std::optional<Colour> colour) {
-  const auto place = placeAt(style, false, fromFront);
-  if (place && !colour && style.fills.size() > 1 && !isPicture(style.fills[place->index]))
-    removePaint(style, *place);
-  else if (!place || !colour || isPicture(style.fills[place->index]))
-    setColour(style, colour);
-  else
-    setPlainColour(style, *place, *colour);
-}
-
-void setLineColour(Style& style, std::size_t fromFront, std::optional<Colour> colour) {
-  const auto place = placeAt(style, true, fromFront);
-  if (!colour && place)
-    removePaint(style, *place);
-  else if (colour && place)
-    setPlainColour(style, *place, *colour);
-  else if (colour)
-    setLine(style, plainLine(*colour, 1));
-}
-
-void setLineWidth(Style& style, std::size_t fromFront, double width) {
-  const auto place = placeAt(style, true, fromFront);
-  const double within = std::clamp(width, limits::leastLine, limits::mostLine);
-  if (width <= 0 && place)
-    removePaint(style, *place);
-  else if (width > 0 && place)
-    style.lines[place->index].shape.width = within;
-  else if (width > 0)
-    setLine(style, plainLine(usualInk, within));
 }
 
 }  // namespace

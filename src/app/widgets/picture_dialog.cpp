@@ -67,8 +67,8 @@ QString lastFolder() {
 
 }  // namespace
 
-QString choosePictureFile(QWidget* parent, const QString& title, const QString& filter, const QString& folder) {
-  QFileDialog dialog(parent, title, folder.isEmpty() ? lastFolder() : folder, filter);
+QString choosePictureFile(QWidget* parent, const QString& title, const QString& filter) {
+  QFileDialog dialog(parent, title, lastFolder(), filter);
   dialog.resize(900, 520);
   dialog.setOption(QFileDialog::DontUseNativeDialog);
   dialog.setFileMode(QFileDialog::ExistingFile);

@@ -7,8 +7,8 @@ class QWidget;
 
 namespace widecut {
 
-/// Asks for a photo, a video or shapes; beside the names, what is chosen among them shows, with its size. Begins in
-/// `folder` or, when that is empty, where a file was last chosen. Empty when nothing was chosen.
-QString choosePictureFile(QWidget* parent, const QString& title, const QString& filter, const QString& folder = {});
+/// Asks for a photo, a video or shapes; beside the names, what is chosen among them shows, with its size. Begins where
+/// a file was last chosen. Empty when nothing was chosen.
+QString choosePictureFile(QWidget* parent, const QString& title, const QString& filter);
 
 }  // namespace widecut
