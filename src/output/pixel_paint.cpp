@@ -2,6 +2,7 @@
 
 #include <cmath>
 
+#include "media/photo_header.h"
 #include "painting/edged_gradient.h"
 #include "painting/layer_painter.h"
 #include "painting/raster.h"
@@ -20,6 +21,15 @@ QRectF rectOf(const Box& box) { return {box.low.x, box.low.y, box.width(), box.h
 
 Box boxOf(const QRect& pixels, double scale) {
   return {{pixels.left() / scale, pixels.top() / scale}, {(pixels.right() + 1) / scale, (pixels.bottom() + 1) / scale}};
+}
+
+/// Whether nothing is seen through it; of a photo as far as its header rules that out.
+bool isWhole(const Brush& brush) {
+  if (const auto* colour = std::get_if<Colour>(&brush)) return colour->alpha == 255;
+  const auto* picture = std::get_if<PictureBrush>(&brush);
+  if (!picture || !picture->medium->bytes) return false;
+  const auto header = photoHeader(*picture->medium->bytes);
+  return header && !header->mayHaveAlpha;
 }
 
 }  // namespace
@@ -74,9 +84,7 @@ std::shared_ptr<const Outline> clipOf(const Content& content) {
   }
   // What is see-through inside is seen through with what lies on it: only what is whole is clipped by its outline.
   const auto& last = std::get<FillOutline>(content.under.back());
-  const auto* colour = std::get_if<Colour>(&last.brush);
-  const bool isSolid = last.opacity == 1 && (!colour || colour->alpha == 255);
-  return isSolid && !std::holds_alternative<GradientBrush>(last.brush) ? outline : nullptr;
+  return last.opacity == 1 && isWhole(last.brush) ? outline : nullptr;
 }
 
 }  // namespace widecut

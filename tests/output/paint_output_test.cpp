@@ -18,6 +18,7 @@
 #include "painting/raster.h"
 #include "project/any_paint.h"
 #include "project/edits/colours.h"
+#include "project/forms/words.h"
 #include "sample.h"
 #include "shapes/starter.h"
 #include "test_photos.h"
@@ -157,6 +158,31 @@ TEST_F(PaintOutput, OnlyTheEffectIsPixels) {
   EXPECT_TRUE(has(drawn, "#c8281e")) << "the box itself is a path";
   const std::string once = pdf(), again = pdf();
   EXPECT_EQ(once, again) << "the same project delivers the same file";
+}
+
+TEST_F(PaintOutput, AnEdgeIsRaisedOnWhatAPhotoIsSeenThrough) {
+  // Photos that are whole and gone by turns, and that fade to the right, on a shape and in letters.
+  for (const bool isFading : {false, true})
+    for (const bool isWords : {false, true}) {
+      QImage photo(300, 100, QImage::Format_ARGB32);
+      for (int y = 0; y < 100; ++y)
+        for (int x = 0; x < 300; ++x)
+          photo.setPixelColor(x, y, {40, 90, 160, isFading ? 255 - x * 255 / 300 : (x / 25 + y / 25) % 2 * 255});
+      empty(400, 200);
+      Item item = plainItem(project.nextId, "raised", fitted(rectangleOutline(1, 1), {{0, 0}, {330, 90}}), {});
+      if (isWords) {
+        Words::Content content;
+        content.text = "Skarrow";
+        content.style.size = 84;
+        item.form = wordsForm(std::move(content));
+      }
+      item.position = {30, 50};
+      project = withItemsOnTop(project, sheet, {item});
+      project = withPhotoIn(project, item.id, *photoFromBytes(encoded(photo, "PNG"), "photo.png"));
+      style(item.id, [](Style& s) { s.effects = {usualEffect(EffectKind::RaisedEdge)}; });
+      for (const Fidelity::Reader& reader : fidelityOf(project, sheet, {"rsvg", "poppler", "splash"}).readers)
+        EXPECT_LE(reader.worstTile, 3) << reader.name << (isWords ? ", words" : "") << (isFading ? ", fading" : "");
+    }
 }
 
 // Both ways of poppler to draw a PDF err in a mode or two (docs/fidelity.md), each in others: one of them has to agree.
