@@ -2,7 +2,10 @@
 #include <gtest/gtest.h>
 
 #include <QAbstractItemModelTester>
+#include <QPainter>
 
+#include "app/look/shown_picture.h"
+#include "app/look/theme.h"
 #include "app/panels/stack_model.h"
 #include "project/every_edit.h"
 #include "project/lookup.h"
@@ -65,6 +68,24 @@ TEST(StackModelTest, AChangeOfOneItemIsNoChangeOfTheOthers) {
   model.follow(findSheet(edits.project, edits.sheetHere().id));
   EXPECT_EQ(changes, 1);
   EXPECT_EQ(resets, 0);
+}
+
+TEST(ShownPicture, WhatWouldBeLostOnThePanelLiesOnTheMat) {
+  const auto isOnMat = [](const QColor& ring, const QColor& within) {
+    QImage picture(24, 20, QImage::Format_ARGB32_Premultiplied);
+    picture.fill(Qt::transparent);
+    QPainter painter(&picture);
+    painter.fillRect(4, 4, 16, 12, ring);
+    painter.setCompositionMode(QPainter::CompositionMode_Source);
+    painter.fillRect(6, 6, 12, 8, within);
+    painter.end();
+    return shownOnPanel(picture).pixelColor(0, 0) == theme::mat;
+  };
+  EXPECT_TRUE(isOnMat(Qt::white, Qt::white));
+  EXPECT_TRUE(isOnMat({242, 178, 51, 70}, Qt::transparent)) << "a thin glow";
+  EXPECT_FALSE(isOnMat({242, 178, 51, 70}, Qt::darkBlue)) << "a glow around what shows";
+  EXPECT_FALSE(isOnMat({20, 20, 20, 90}, Qt::transparent)) << "thin dark letters";
+  EXPECT_FALSE(isOnMat(Qt::transparent, Qt::transparent)) << "nothing";
 }
 
 }  // namespace

@@ -6,6 +6,7 @@
 
 #include "app/bench/starter_strip.h"
 #include "app/desk/cuts.h"
+#include "app/look/shown_picture.h"
 #include "app/look/theme.h"
 #include "painting/item_picture.h"
 #include "project/edits/starters.h"
@@ -78,7 +79,8 @@ void NextStepsPage::refresh(bool selection) {
   const QString name = QString::fromStdString(item->name);
   heading_->setText(isPlain ? tr("“%1” · another outline for it, or a second item to combine them").arg(name)
                             : tr("“%1” · select a second item to combine them").arg(name));
-  picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
+  picture_->setPixmap(
+      QPixmap::fromImage(shownOnPanel(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF()))));
 }
 
 }  // namespace widecut

@@ -5,6 +5,7 @@
 #include <QPushButton>
 
 #include "app/bench/page_layout.h"
+#include "app/look/shown_picture.h"
 #include "app/look/theme.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
@@ -91,14 +92,14 @@ OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& phot
     Project changed = combined(q.project, q.ids, allOutcomes[i], q.looks[i], made);
     const ItemPtr result = findItem(changed, made);
     const bool empty = !result || resolved(*result)->outline.isEmpty();
-    QImage picture = result ? pictureOf({result}, photos, pictureSize, ratio, around) : QImage();
+    QImage picture = result ? shownOnPanel(pictureOf({result}, photos, pictureSize, ratio, around)) : QImage();
     worked.outcomes.push_back({std::move(changed), std::move(picture), empty});
   }
   if (q.ids.size() > 2) {
     Id made = 0;
     Project changed = withPhotoWithinAll(q.project, q.ids, made);
     if (const ItemPtr result = made == 0 ? nullptr : findItem(changed, made)) {
-      QImage picture = pictureOf({result}, photos, pictureSize, ratio, around);
+      QImage picture = shownOnPanel(pictureOf({result}, photos, pictureSize, ratio, around));
       worked.within = Worked::One{std::move(changed), std::move(picture), resolved(*result)->outline.isEmpty()};
     }
   }
@@ -108,8 +109,8 @@ OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& phot
     apart.push_back(std::make_shared<const Item>(std::move(piece)));
   }
   worked.pieces = apart.size();
-  worked.divided =
-      pictureOf(apart, photos, pictureSize, ratio, Box{around}.grown(0.06 * std::max(around.width(), around.height())));
+  worked.divided = shownOnPanel(pictureOf(apart, photos, pictureSize, ratio,
+                                          Box{around}.grown(0.06 * std::max(around.width(), around.height()))));
   return worked;
 }
 
@@ -285,7 +286,7 @@ void OutcomesPage::addChips(QBoxLayout& column, const QString& heading, const st
     const ItemPtr item = offered[i];
     const QString name = QString::fromStdString(item->name);
     const auto picture = [this, item](QSize size) {
-      return pictureOf({item}, desk_.photos(), size, devicePixelRatioF());
+      return shownOnPanel(pictureOf({item}, desk_.photos(), size, devicePixelRatioF()));
     };
     if (photos)
       chip(name, picture, current.photo == item->id, [this, id = item->id] { desk_.choosePhoto(id); });

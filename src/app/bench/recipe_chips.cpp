@@ -7,6 +7,7 @@
 #include <QMimeData>
 #include <QPainter>
 
+#include "app/look/shown_picture.h"
 #include "app/look/theme.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
@@ -67,7 +68,7 @@ RecipeChips::RecipeChips(Desk& desk, QWidget* parent) : QWidget(parent), desk_(d
 void RecipeChips::showResult(const Item& cutout) {
   const auto item = std::make_shared<const Item>(cutout);
   const auto picture = [item, &photos = desk_.photos(), ratio = devicePixelRatioF()] {
-    return pictureOf({item}, photos, resultPicture, ratio);
+    return shownOnPanel(pictureOf({item}, photos, resultPicture, ratio));
   };
   if (!desk_.isTrying()) {
     task_.drop();

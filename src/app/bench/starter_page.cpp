@@ -10,6 +10,7 @@
 
 #include "app/bench/page_layout.h"
 #include "app/bench/starter_strip.h"
+#include "app/look/shown_picture.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
 #include "app/widgets/number_control.h"
@@ -301,9 +302,9 @@ void StarterPage::refresh(bool selection) {
   for (std::size_t i = 0; i < controls_.size(); ++i) controls_[i]->show(now.numbers[i], room);
   if (side_ == Numbers && picture_->isVisible()) {
     const ItemPtr item = now.item != 0 ? findItem(desk_.project(), now.item) : nullptr;
-    picture_->setPixmap(
-        QPixmap::fromImage(item ? widecut::pictureOf({item}, desk_.photos(), pictureSize, devicePixelRatioF())
-                                : pictureOf(*now.kind, now.numbers, now.size, pictureSize)));
+    picture_->setPixmap(QPixmap::fromImage(
+        item ? shownOnPanel(widecut::pictureOf({item}, desk_.photos(), pictureSize, devicePixelRatioF()))
+             : pictureOf(*now.kind, now.numbers, now.size, pictureSize)));
   }
   for (std::size_t i = 0; i < std::size(presets); ++i) {
     auto* card = presets_->findChild<Card*>(presets[i].word);

@@ -10,6 +10,7 @@
 #include "app/bench/words_styles.h"
 #include "app/desk/word_looks.h"
 #include "app/look/in_qt.h"
+#include "app/look/shown_picture.h"
 #include "app/look/theme.h"
 #include "app/widgets/numbers_grid.h"
 #include "app/widgets/typed_field.h"
@@ -265,12 +266,8 @@ void WordsPage::showFit(const Words* words) {
     return;
   }
   const ItemPtr item = desk_.onlyItem();
-  // Pale words stand on a dark ground, as they do on the sheet.
-  constexpr int pale = 190;
-  const auto colour = colourOf(*item->style);
-  const bool isPale = colour && qGray(colour->red, colour->green, colour->blue) > pale;
-  picture_->setStyleSheet(isPale ? "background: " + theme::mat.name() + "; border-radius: 3px" : QString());
-  picture_->setPixmap(QPixmap::fromImage(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF())));
+  picture_->setPixmap(
+      QPixmap::fromImage(shownOnPanel(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF()))));
   reframe_->setVisible(shownPhoto(*item).has_value());
   letters_->setVisible(words->content().frame && words->content().flowsFrom == 0);
   frame_->setVisible(!words->content().along);

@@ -1,11 +1,11 @@
 #include "app/panels/stack_model.h"
 
 #include <QMimeData>
-#include <QPainter>
 #include <algorithm>
 
 #include "app/desk/carrying.h"
 #include "app/look/amber_corner.h"
+#include "app/look/shown_picture.h"
 #include "app/look/theme.h"
 #include "painting/item_picture.h"
 #include "project/edits/cutouts.h"
@@ -19,29 +19,11 @@ namespace {
 constexpr std::size_t mostPictures = 500;
 constexpr QSize pictureSize{24, 20};
 
-/// True when most of what is painted would not show on the panel.
-bool isPale(const QImage& picture) {
-  int painted = 0, pale = 0;
-  for (int y = 0; y < picture.height(); ++y)
-    for (int x = 0; x < picture.width(); ++x) {
-      const QRgb p = picture.pixel(x, y);
-      if (qAlpha(p) < 32) continue;  // thin letters are hardly more
-      ++painted;
-      pale += qGray(p) > 205;
-    }
-  return 2 * pale > painted;
-}
-
 QImage pictureOfRow(const ItemPtr& item, PhotoStore& photos) {
   Item shown = *item;
   shown.hidden = false;
-  QImage picture =
-      pictureOf({std::make_shared<const Item>(std::move(shown))}, photos, pictureSize, 2, {}, Photos::Wait);
-  if (!isPale(picture)) return picture;
-  QPainter painter(&picture);
-  painter.setCompositionMode(QPainter::CompositionMode_DestinationOver);
-  painter.fillRect(picture.rect(), theme::mat);
-  return picture;
+  return shownOnPanel(
+      pictureOf({std::make_shared<const Item>(std::move(shown))}, photos, pictureSize, 2, {}, Photos::Wait));
 }
 
 }  // namespace
