@@ -27,9 +27,10 @@ struct Amount {
 
 class MeasureReader {
  public:
-  MeasureReader(std::string_view text, Unit unit) : text_(text), unit_(unit) {}
+  MeasureReader(std::string_view text, Unit unit, double before) : text_(text), unit_(unit), before_(before) {}
 
-  Result<double> read(double before) {
+  Result<double> read() {
+    const double before = before_;
     skipSpace();
     const char first = peek();
     if ((first == '+' || first == '-') && peek(1) == '=') {
@@ -39,6 +40,7 @@ class MeasureReader {
     }
     if (first == '*' || first == '/') {
       ++at_;
+      before_ = 1;  // of which a share is meant
       const double by = sum().value;
       return finished(first == '*' ? before * by : before / by);
     }
@@ -119,9 +121,14 @@ class MeasureReader {
   }
 
   void unit(Amount& a) {
-    if (take("%") || take("°")) return;
     if (unit_ == Unit::Plain) {
+      if (take("%") || take("°")) return;
       if (take("pt")) a.isLength = true;
+      return;
+    }
+    if (take("%")) {
+      a = {a.value / 100 * before_, true, 1};
+      good_ = good_ && before_ != 0;
       return;
     }
     for (const UnitWords& u : unitWords)
@@ -133,6 +140,7 @@ class MeasureReader {
 
   std::string_view text_;
   Unit unit_;
+  double before_;
   std::size_t at_ = 0;
   int depth_ = 0;
   bool good_ = true;
@@ -159,7 +167,7 @@ std::optional<Unit> unitNamed(std::string_view name) {
 }
 
 Result<double> parseMeasure(std::string_view text, Unit unit, double before) {
-  return MeasureReader(text, unit).read(before);
+  return MeasureReader(text, unit, before).read();
 }
 
 std::string measureText(double value, Unit unit, int decimals) {

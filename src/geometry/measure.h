@@ -21,8 +21,8 @@ std::string_view nameOf(Unit unit);
 std::optional<Unit> unitNamed(std::string_view name);
 
 /// Reads what was typed into a field that held `before` (in points for lengths): sums with + - * / and
-/// brackets, the units mm cm in pt px (1/96 in), `1/3 of 297mm`, and `+=3`, `-=3`, `*2`, `/2` on the old value.
-/// The result is in points, or plain. Refuses what is not a finite number.
+/// brackets, the units mm cm in pt px (1/96 in), `1/3 of 297mm`; of the old value `+=3`, `-=3`, `*2`, `/2`, and
+/// `50%` of a length that is not 0. The result is in points, or plain. Refuses what is not a finite number.
 Result<double> parseMeasure(std::string_view text, Unit unit, double before);
 
 /// The value with at most `decimals` decimals and its unit, as in "12.5 mm".

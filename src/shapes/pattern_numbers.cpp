@@ -103,7 +103,7 @@ const PatternNumber gridNumbers[] = {
      [](Pattern& p, const Box&, double v) { of<Grid>(p).columns = static_cast<int>(v); }},
     {aCount("rows", "How many rows", 3), [](const Pattern& p, const Box&) { return of<Grid>(p).rows * 1.0; },
      [](Pattern& p, const Box&, double v) { of<Grid>(p).rows = static_cast<int>(v); }},
-    {{"every other row",
+    {{"stagger",
       -1,
       1,
       0,
@@ -140,8 +140,7 @@ const PatternNumber ringNumbers[] = {
     {anAngle("way round", "How far round the copies are spread: 360° all the way", 360),
      [](const Pattern& p, const Box&) { return degrees(of<Ring>(p).sweep); },
      [](Pattern& p, const Box&, double v) { of<Ring>(p).sweep = radians(v); }},
-    {anAngle("from one to the next", "The angle between two copies: fewer of them where they would go round twice",
-             360),
+    {anAngle("step", "The angle from one copy to the next: fewer of them where they would go round twice", 360),
      [](const Pattern& p, const Box&) { return degrees(of<Ring>(p).sweep) / of<Ring>(p).count; },
      [](Pattern& p, const Box&, double v) {
        Ring& ring = of<Ring>(p);

@@ -149,6 +149,33 @@ TEST_F(GestureTest, EveryModifierShowsAtOnceInEveryTool) {
     }
 }
 
+TEST_F(GestureTest, ALetterHeldBeforeTheDragIsThatOfTheDragInEveryTool) {
+  for (const Drag& drag : drags()) {
+    Point from;
+    const auto draggedNow = [&](Qt::KeyboardModifiers modifiers) {
+      w.press(from, modifiers);
+      for (int i = 1; i <= 4; ++i) w.dragTo(mix(from, drag.to, i / 4.0), modifiers);
+      w.dragTo(drag.to, modifiers);
+      const std::string all = seen();
+      held(QEvent::KeyPress, Qt::Key_Escape, {});
+      w.release(drag.to);
+      return all;
+    };
+    begin(drag, from);
+    const std::string wanted = draggedNow(Qt::AltModifier);
+    for (const int key : {Qt::Key_C, Qt::Key_M, Qt::Key_B, Qt::Key_O, Qt::Key_T, Qt::Key_H}) {
+      const std::string where = drag.name + ", " + QKeySequence(key).toString().toStdString();
+      begin(drag, from);
+      const ProjectPtr before = w.desk().history().current();
+      QTest::keyPress(&w.mat(), static_cast<Qt::Key>(key));
+      EXPECT_EQ(w.desk().history().current(), before) << where << ": it is no command before it is let go";
+      EXPECT_EQ(draggedNow({}), wanted) << where;
+      held(QEvent::KeyRelease, key, {});
+      EXPECT_EQ(w.desk().history().current(), before) << where << ": nor after the drag";
+    }
+  }
+}
+
 TEST_F(GestureTest, KeysInADragMakeNoStepsAndMoveNothing) {
   for (const Drag& drag : drags()) {
     Point from;
@@ -191,6 +218,14 @@ TEST_F(GestureTest, ALetterThatIsHeldPastTheDragIsNoCommand) {
   QTest::keyRelease(&w.mat(), Qt::Key_C);
   w.key(Qt::Key_C);
   EXPECT_TRUE(repeatOf(*w.desk().onlyItem())) << "and then it is a command again";
+  // Typed on before the first key is up, both are done in their order.
+  QTest::keyPress(&w.mat(), Qt::Key_M);
+  QTest::keyPress(&w.mat(), Qt::Key_K);
+  QTest::keyRelease(&w.mat(), Qt::Key_M);
+  QTest::keyRelease(&w.mat(), Qt::Key_K);
+  EXPECT_EQ(w.desk().history().undoName(), "Lock");
+  w.key(Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(w.desk().history().undoName(), "Flip left–right");
 }
 
 TEST_F(GestureTest, WhatIsSmallIsMovedByItsBody) {

@@ -437,5 +437,20 @@ TEST(Recovery, WhatWasLeftBehindIsOfferedAndTakenUp) {
   EXPECT_TRUE(strip->isHidden());
 }
 
+TEST_F(Mends, EscapeEndsAPageThatWasAskedForBeforeTheSelection) {
+  const Id id = box();
+  using enum Aside;
+  for (const Aside page : {Finish, Adjusting, Ground, Playing, Colours, Photos, Stock}) {
+    w.desk().show(page);
+    w.settle();
+    w.key(Qt::Key_Escape);
+    if (w.desk().shows(page)) w.key(Qt::Key_Escape);  // the first one left its field
+    EXPECT_FALSE(w.desk().shows(page)) << static_cast<int>(page);
+    EXPECT_EQ(w.desk().selection(), std::vector<Id>{id}) << static_cast<int>(page);
+  }
+  w.key(Qt::Key_Escape);
+  EXPECT_TRUE(w.desk().selection().empty());
+}
+
 }  // namespace
 }  // namespace widecut

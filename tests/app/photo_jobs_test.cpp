@@ -253,6 +253,12 @@ TEST_F(PhotoJobs, AStockPhotoIsFoundByWordsAndBroughtInWithItsCredit) {
   EXPECT_EQ(shown().medium->name, "Fog in the valley.jpg");
   EXPECT_EQ(shown().medium->credit, "Skarrow Peak Railway, free for any use");
   EXPECT_EQ(w.sheet().items.size(), 1U);
+  // Whoever comes back sees all of them again.
+  w.press("stockDone");
+  w.key(Qt::Key_T, Qt::ControlModifier | Qt::ShiftModifier);
+  EXPECT_EQ(w.shown<QLineEdit>("stockQuestion").text(), "");
+  for (int i = 0; i < 200 && !has("stock Evening peaks"); ++i) QTest::qWait(20);
+  EXPECT_TRUE(has("stock Evening peaks"));
 }
 
 TEST_F(PhotoJobs, APhotosFrameBecomesAnotherOutlineInOneStep) {

@@ -1,7 +1,8 @@
-// A piece in pixels says pixels, wherever a length shows.
+// What panels say, on every page: in the unit of the piece, and whole.
 #include <gtest/gtest.h>
 
 #include <QRegularExpression>
+#include <QStyleOptionFrame>
 
 #include "project/edits/sheets.h"
 #include "walked.h"
@@ -9,7 +10,24 @@
 namespace widecut {
 namespace {
 
-TEST(Units, APieceInPixelsSaysPixelsOnEveryPage) {
+/// How many pixels of what it says do not show; 0 for what is whole, or shortened with a sign for that.
+int cutOff(const Walker::Said& said) {
+  if (said.text.contains(u'…') || qobject_cast<Card*>(said.by)) return 0;
+  const int wide = said.by->fontMetrics().horizontalAdvance(said.text);
+  if (auto* label = qobject_cast<QLabel*>(said.by)) {
+    const bool isPlain = !label->wordWrap() && !Qt::mightBeRichText(said.text) && !said.text.contains(u'\n');
+    return isPlain ? std::max(0, wide - label->contentsRect().width()) : 0;
+  }
+  if (auto* field = qobject_cast<QLineEdit*>(said.by)) {
+    QStyleOptionFrame option;
+    option.initFrom(field);
+    const int room = field->style()->subElementRect(QStyle::SE_LineEditContents, &option, field).width();
+    return std::max(0, wide - room);
+  }
+  return std::max(0, wide - said.by->width());
+}
+
+TEST(Units, APieceInPixelsSaysPixelsOnEveryPageAndNothingIsCutOff) {
   Walker walk;
   WindowDriver& w = walk.w;
   const QRegularExpression other(R"(\d\s?(mm|cm|pt|in)\b)");
@@ -25,6 +43,8 @@ TEST(Units, APieceInPixelsSaysPixelsOnEveryPage) {
     for (const Walker::Said& one : walk.said()) {
       EXPECT_FALSE(one.text.contains(other))
           << page.name << ": " << one.text.toStdString() << " in " << one.by->accessibleName().toStdString();
+      EXPECT_EQ(cutOff(one), 0) << page.name << ": " << one.text.toStdString() << " in "
+                                << one.by->accessibleName().toStdString() << one.by->objectName().toStdString();
       lengths += one.text.contains(QRegularExpression(R"(\d\s?px\b)")) ? 1 : 0;
     }
   }

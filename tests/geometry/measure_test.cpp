@@ -31,6 +31,15 @@ TEST(Measure, ChangesTheOldValue) {
   EXPECT_NEAR(millimetres("/4", 10 * mm), 2.5, 1e-9);
 }
 
+TEST(Measure, ShareOfALengthIsOfWhatItWas) {
+  EXPECT_NEAR(*parseMeasure("50%", Unit::Millimetre, 80), 40, 1e-12);
+  EXPECT_NEAR(*parseMeasure("100% + 3pt", Unit::Pixel, 80), 83, 1e-12);
+  EXPECT_NEAR(*parseMeasure("*50%", Unit::Millimetre, 80), 40, 1e-12);
+  EXPECT_EQ(*parseMeasure("50%", Unit::Plain, 80), 50) << "where per cent are the field's own";
+  EXPECT_FALSE(parseMeasure("50°", Unit::Millimetre, 80));
+  EXPECT_FALSE(parseMeasure("50%", Unit::Millimetre, 0)) << "of nothing";
+}
+
 TEST(Measure, RefusesWhatIsNoNumber) {
   for (const char* text : {"", "abc", "5 5", "1/0", "(3", "+=", "1e999", "nan", "5mm)", "--"})
     EXPECT_FALSE(parseMeasure(text, Unit::Millimetre, 1)) << text;

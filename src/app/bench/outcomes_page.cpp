@@ -92,14 +92,14 @@ OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& phot
     Project changed = combined(q.project, q.ids, allOutcomes[i], q.looks[i], made);
     const ItemPtr result = findItem(changed, made);
     const bool empty = !result || resolved(*result)->outline.isEmpty();
-    QImage picture = result ? shownOnPanel(pictureOf({result}, photos, pictureSize, ratio, around)) : QImage();
+    QImage picture = result ? pictureOf({result}, photos, pictureSize, ratio, around) : QImage();
     worked.outcomes.push_back({std::move(changed), std::move(picture), empty});
   }
   if (q.ids.size() > 2) {
     Id made = 0;
     Project changed = withPhotoWithinAll(q.project, q.ids, made);
     if (const ItemPtr result = made == 0 ? nullptr : findItem(changed, made)) {
-      QImage picture = shownOnPanel(pictureOf({result}, photos, pictureSize, ratio, around));
+      QImage picture = pictureOf({result}, photos, pictureSize, ratio, around);
       worked.within = Worked::One{std::move(changed), std::move(picture), resolved(*result)->outline.isEmpty()};
     }
   }
@@ -109,8 +109,8 @@ OutcomesPage::Worked OutcomesPage::workedOut(const Question& q, PhotoStore& phot
     apart.push_back(std::make_shared<const Item>(std::move(piece)));
   }
   worked.pieces = apart.size();
-  worked.divided = shownOnPanel(pictureOf(apart, photos, pictureSize, ratio,
-                                          Box{around}.grown(0.06 * std::max(around.width(), around.height()))));
+  worked.divided =
+      pictureOf(apart, photos, pictureSize, ratio, Box{around}.grown(0.06 * std::max(around.width(), around.height())));
   return worked;
 }
 
@@ -194,7 +194,8 @@ void OutcomesPage::addOutcome(QBoxLayout& cards, std::size_t index, const std::v
                               const std::shared_ptr<const Worked>& worked) {
   const Outcome outcome = allOutcomes[index];
   const OutcomeFace face = faceOf(outcome, items);
-  auto* card = new Card(face.caption, face.key, face.edge, worked ? worked->outcomes[index].picture : QImage(), this);
+  auto* card = new Card(face.caption, face.key, face.edge,
+                        worked ? shownOnPanel(worked->outcomes[index].picture) : QImage(), this);
   card->setSign(face.sign);
   card->setAccessibleName(tr("%1: %2").arg(face.name, face.caption));
   card->setToolTip(tr("%1 (%2)").arg(card->accessibleName(), face.key));
@@ -215,7 +216,7 @@ void OutcomesPage::addOutcome(QBoxLayout& cards, std::size_t index, const std::v
 
 /// The card of the photo within all the others.
 void OutcomesPage::addWithin(QBoxLayout& cards, const std::shared_ptr<const Worked>& worked) {
-  auto* card = new Card(tr("photo within all"), {}, theme::blue, worked->within->picture, this);
+  auto* card = new Card(tr("photo within all"), {}, theme::blue, shownOnPanel(worked->within->picture), this);
   card->setSign("∩");
   card->setObjectName("photoWithinAll");
   card->setAccessibleName(tr("The photo within all of these"));
@@ -236,7 +237,8 @@ void OutcomesPage::addWithin(QBoxLayout& cards, const std::shared_ptr<const Work
 void OutcomesPage::addDivision(QBoxLayout& cards, const std::vector<ItemPtr>& items,
                                const std::shared_ptr<const Worked>& worked) {
   const std::vector<Id> ids = desk_.selection();
-  auto* card = new Card(tr("every piece apart"), "D", theme::slate, worked ? worked->divided : QImage(), this);
+  auto* card =
+      new Card(tr("every piece apart"), "D", theme::slate, worked ? shownOnPanel(worked->divided) : QImage(), this);
   card->setSign("÷");
   card->setObjectName("divide");
   card->setAccessibleName(tr("Divide: every piece apart"));

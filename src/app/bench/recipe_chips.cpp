@@ -68,17 +68,17 @@ RecipeChips::RecipeChips(Desk& desk, QWidget* parent) : QWidget(parent), desk_(d
 void RecipeChips::showResult(const Item& cutout) {
   const auto item = std::make_shared<const Item>(cutout);
   const auto picture = [item, &photos = desk_.photos(), ratio = devicePixelRatioF()] {
-    return shownOnPanel(pictureOf({item}, photos, resultPicture, ratio));
+    return pictureOf({item}, photos, resultPicture, ratio);
   };
   if (!desk_.isTrying()) {
     task_.drop();
-    result_->setPixmap(QPixmap::fromImage(picture()));
+    result_->setPixmap(QPixmap::fromImage(shownOnPanel(picture())));
     return;
   }
   // During a drag it follows as fast as it can be painted elsewhere.
   task_.run([this, picture] {
     return [this, image = picture()] {
-      if (result_) result_->setPixmap(QPixmap::fromImage(image));
+      if (result_) result_->setPixmap(QPixmap::fromImage(shownOnPanel(image)));
     };
   });
 }

@@ -166,16 +166,26 @@ void StartersModel::filter(const QString& text, const std::optional<TypedStarter
     for (const OnShelf& kept : shelf) entries_.push_back({{nullptr, kept}, tr("shelf")});
   } else {
     const auto others = otherNamesLike(text_.toLower().toStdString());
+    const auto numbersOf = [](const Offer& offer) {
+      return offer.numbers.empty() ? usualValues(*offer.kind) : offer.numbers;
+    };
+    // One of each: what is typed may be called by several of its words.
+    const auto add = [&](const Offer& offer, const QString& word = {}) {
+      if (std::none_of(entries_.begin(), entries_.end(), [&](const Entry& e) {
+            return e.offer.kind == offer.kind && numbersOf(e.offer) == numbersOf(offer);
+          }))
+        entries_.push_back({offer, tr("found"), word});
+    };
     const auto addOther = [&](const OtherName& other) {
-      entries_.push_back({{starterKind(other.kind), {}, valuesOf(other)}, tr("found"), inQt(other.word)});
+      add({starterKind(other.kind), {}, valuesOf(other)}, inQt(other.word));
     };
     // What is typed shows as it is typed.
-    if (typed && typed->saysMore) entries_.push_back({{typed->kind, {}, typed->numbers}, tr("found")});
+    if (typed && typed->saysMore) add({typed->kind, {}, typed->numbers});
     for (const OtherName* other : others)
       if (inQt(other->word) == text_.toLower()) addOther(*other);
     for (const int wanted : {0, 1, 2}) {
       for (const StarterKind* kind : starterKinds())
-        if (fit(inQt(kind->name), inQt(kind->family), text_) == wanted) entries_.push_back({{kind, {}}, tr("found")});
+        if (fit(inQt(kind->name), inQt(kind->family), text_) == wanted) add({kind, {}});
       for (const OnShelf& kept : shelf)
         if (fit(kept.name, tr("shelf"), text_) == wanted) entries_.push_back({{nullptr, kept}, tr("found")});
     }

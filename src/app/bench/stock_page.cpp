@@ -53,7 +53,9 @@ StockPage::StockPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   connect(&watcher_, &QFileSystemWatcher::directoryChanged, this, &StockPage::look);
 }
 
-void StockPage::showEvent(QShowEvent*) {
+void StockPage::showEvent(QShowEvent* event) {
+  if (event->spontaneous()) return;
+  question_->clear();  // what was searched for then
   look();
   question_->setFocus();
 }

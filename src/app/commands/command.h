@@ -193,6 +193,7 @@ struct Command {
   CommandMenu menu = CommandMenu::count;
   bool lineBefore = false;
   bool byPointer = false;  ///< In the menu that a right click on the mat opens, when it applies.
+  bool repeats = false;    ///< Again and again while its key is held.
   const char* name = "";   ///< Of its action and its buttons, for tests and tools of access.
   const char* words = "";  ///< As the menu has them.
   const char* keys = "";   ///< As QKeySequence::listFromString takes them; empty for none.

@@ -37,6 +37,7 @@ CommandActions::CommandActions(const CommandSite& site, std::function<void()> be
   for (const Command& c : commandTable()) {
     auto* action = new QAction(c.menuWords(), this);
     action->setShortcuts(c.keyList());
+    action->setAutoRepeat(c.repeats);
     action->setObjectName(c.name);
     action->setToolTip(c.tip());
     action->setCheckable(c.isOn != nullptr);
@@ -93,7 +94,7 @@ void CommandActions::openByPointer(QPoint where) {
   const Command* last = nullptr;
   for (const Command& c : commandTable()) {
     if (!c.byPointer || !action(c.id)->isEnabled()) continue;
-    if (last && (c.lineBefore || last->menu != c.menu)) menu->addSeparator();
+    if (last && last->menu != c.menu) menu->addSeparator();
     last = &c;
     menu->addAction(action(c.id));
   }
@@ -110,6 +111,14 @@ void CommandActions::openMenu(std::initializer_list<CommandId> ids, QPoint where
 }
 
 void CommandActions::run(CommandId id) { action(id)->trigger(); }
+
+void CommandActions::runOf(int key) {
+  for (QAction* one : actions_)
+    if (one->shortcuts().contains(QKeySequence(key))) {
+      one->trigger();
+      return;
+    }
+}
 
 void CommandActions::setHidden(bool hidden) {
   isHidden_ = hidden;

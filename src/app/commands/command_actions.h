@@ -26,6 +26,8 @@ class CommandActions : public QObject {
   void setHidden(bool hidden);
   /// Runs the command when it applies.
   void run(CommandId id);
+  /// Runs the command of this key alone, when there is one and it applies.
+  void runOf(int key);
   QAction* action(CommandId id) const { return actions_[static_cast<std::size_t>(id)]; }
   /// Opens a menu of these, as far as they apply.
   void openMenu(std::initializer_list<CommandId> ids, QPoint where);

@@ -130,11 +130,13 @@ void Desk::toggle(Aside page) {
   emit paintChosen();
 }
 
-void Desk::leavePaint() {
-  if (!chosenPaint_ && aside_ == Aside::None) return;
+bool Desk::leavePaint() {
+  if (!chosenPaint_ && aside_ == Aside::None) return false;
+  const bool wasShown = chosenPaint() || (aside_ != Aside::None && shows(aside_));
   chosenPaint_.reset();
   aside_ = Aside::None;
   emit paintChosen();
+  return wasShown;
 }
 
 void Desk::chooseCopy(int copy) {

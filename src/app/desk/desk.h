@@ -171,8 +171,8 @@ class Desk : public QObject {
   void show(Aside page) {
     if (!shows(page)) toggle(page);
   }
-  /// The bench shows what the selection is again.
-  void leavePaint();
+  /// The bench shows what the selection is again. False where it did.
+  bool leavePaint();
   /// The copy of the selected repeat that was chosen, to look otherwise than the others; −1 for none.
   int chosenCopy() const { return chosenCopy_; }
   void chooseCopy(int copy);

@@ -197,6 +197,7 @@ void Mat::paintStill(const QRect& part) {
 
 void Mat::mousePressEvent(QMouseEvent* event) {
   setFocus(Qt::MouseFocusReason);
+  waiting_ = 0;  // it is held for what begins now
   entry_->finish();
   // One thing at a time: what another button does meanwhile would leave the first half done.
   if (toolPressed_ || panningFrom_ || guides_->isHeld()) return;

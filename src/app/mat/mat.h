@@ -56,6 +56,8 @@ class Mat : public QWidget {
   void photoDropped(const QString& path, widecut::Point onSheet);
   /// The person wants a menu of what can be done with what is selected, at this place of the screen.
   void menuWanted(QPoint where);
+  /// A letter that could have stood for Alt was let go without a drag: it means its command.
+  void letterTyped(int key);
 
  protected:
   void paintEvent(QPaintEvent* event) override;
@@ -94,6 +96,8 @@ class Mat : public QWidget {
   bool isInGesture() const;
   bool isRepeat(const QKeyEvent& event) const;
   void letGo(const QKeyEvent& event);
+  bool canWait(const QKeyEvent& key) const;
+  void letWaitingBeCommand();
   void gestureKey(QKeyEvent& event);
   /// The gesture goes on from where the pointer is, with what is held now.
   void dragOn();
@@ -131,6 +135,7 @@ class Mat : public QWidget {
   int up_ = 0;     ///< The key that went up last, and when.
   quint64 upAt_ = 0;
   HeldKeys held_;
+  int waiting_ = 0;  ///< A letter that is a command once it is let go, unless a drag begins before; 0 for none.
   QPointF lastPointer_;
 };
 

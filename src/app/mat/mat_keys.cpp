@@ -10,6 +10,14 @@
 #include "app/mat/size_entry.h"
 
 namespace widecut {
+namespace {
+
+bool isModifier(int key) {
+  return key == Qt::Key_Shift || key == Qt::Key_Control || key == Qt::Key_Alt || key == Qt::Key_AltGr ||
+         key == Qt::Key_Meta;
+}
+
+}  // namespace
 
 bool Mat::nudge(const QKeyEvent& event) {
   const auto way = arrowStep(event.key());
@@ -78,6 +86,13 @@ void Mat::keyPressEvent(QKeyEvent* event) {
     return;
   }
   if (held_.isHeld(event->key())) return;  // from a gesture that has ended
+  if (canWait(*event)) {
+    waiting_ = event->key();
+    held_.down(*event);
+    tool().hover(pointerOf(lastPointer_, held_.now()));
+    refresh();
+    return;
+  }
   if (entry_->isOpen() && event->key() == Qt::Key_Escape) {
     entry_->drop();
     return;
@@ -94,11 +109,24 @@ void Mat::keyPressEvent(QKeyEvent* event) {
   refresh();
 }
 
+/// Whether a letter stands for Alt if a drag begins while it is held, so that it is no command before it is let go.
+bool Mat::canWait(const QKeyEvent& key) const {
+  return key.modifiers() == Qt::NoModifier && standsForAlt(key.key()) && !tool().takesText() && !tool().wants(key) &&
+         !entry_->wants(key);
+}
+
+void Mat::letWaitingBeCommand() {
+  const int key = std::exchange(waiting_, 0);
+  held_.up(QKeyEvent(QEvent::KeyRelease, key, Qt::NoModifier));
+  emit letterTyped(key);
+}
+
 bool Mat::event(QEvent* event) {
   if (event->type() == QEvent::ShortcutOverride) {
     const auto* key = static_cast<QKeyEvent*>(event);
+    if (waiting_ != 0 && key->key() != waiting_ && !isModifier(key->key())) letWaitingBeCommand();
     if (isInGesture() || held_.isHeld(key->key()) || tool().wants(*key) || entry_->wants(*key) ||
-        guides_->wants(*key)) {
+        guides_->wants(*key) || canWait(*key)) {
       event->accept();
       return true;
     }
@@ -118,6 +146,7 @@ QVariant Mat::inputMethodQuery(Qt::InputMethodQuery query) const {
 void Mat::focusOutEvent(QFocusEvent* event) {
   // A menu over it takes nothing away.
   if (event->reason() != Qt::PopupFocusReason) tool().focusLost();
+  if (waiting_ != 0) held_.up(QKeyEvent(QEvent::KeyRelease, std::exchange(waiting_, 0), Qt::NoModifier));
 }
 
 void Mat::keyReleaseEvent(QKeyEvent* event) {
@@ -127,13 +156,19 @@ void Mat::keyReleaseEvent(QKeyEvent* event) {
   upAt_ = event->timestamp();
   constexpr int untilSure = 30;  // milliseconds
   const bool isLetter = up_ >= Qt::Key_A && up_ <= Qt::Key_Z;
-  if (isLetter && isInGesture())
+  // Those that no display sends have no time.
+  if (isLetter && (isInGesture() || (waiting_ == up_ && upAt_ != 0)))
     lateUp_.start(untilSure);
   else
     letGo(*event);
 }
 
 void Mat::letGo(const QKeyEvent& event) {
+  if (waiting_ != 0 && waiting_ == event.key()) {
+    letWaitingBeCommand();
+    refresh();
+    return;
+  }
   tool().keyUp(event);
   if (held_.up(event) && isInGesture()) dragOn();
   refresh();

@@ -22,8 +22,7 @@ constexpr QSize pictureSize{24, 20};
 QImage pictureOfRow(const ItemPtr& item, PhotoStore& photos) {
   Item shown = *item;
   shown.hidden = false;
-  return shownOnPanel(
-      pictureOf({std::make_shared<const Item>(std::move(shown))}, photos, pictureSize, 2, {}, Photos::Wait));
+  return pictureOf({std::make_shared<const Item>(std::move(shown))}, photos, pictureSize, 2, {}, Photos::Wait);
 }
 
 }  // namespace
@@ -203,7 +202,7 @@ QVariant StackModel::data(const QModelIndex& index, int role) const {
     const QImage picture = pictures_.of(node.item->id, node.item,
                                         [item = node.item, photos = photos_] { return pictureOfRow(item, *photos); });
     // Selected rows show the same colours.
-    QPixmap shown = QPixmap::fromImage(picture);
+    QPixmap shown = QPixmap::fromImage(shownOnPanel(picture));
     if (trouble != troubles_.end()) wearAmberCorner(shown);
     QIcon icon(shown);
     icon.addPixmap(shown, QIcon::Selected);

@@ -72,8 +72,11 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   face_ = new QComboBox(this);
   face_->setObjectName("fontFace");
   face_->setAccessibleName(tr("Weight and slant"));
-  grid->addWidget(face_, row, 0, 1, 2);
-  grid->addWidget(buildAlign(), row++, 2);
+  // In a row of their own, so that the fields below share the width.
+  auto* faceAndAlign = new QHBoxLayout;
+  faceAndAlign->addWidget(face_, 1);
+  faceAndAlign->addWidget(buildAlign());
+  grid->addLayout(faceAndAlign, row++, 0, 1, 3);
   size_ = field(tr("letter size"), tr("Letter size"), setSize);
   leading_ = field(tr("leading"), tr("Leading"), [](TextStyle& style, double leading) {
     style.leading = std::clamp(leading, 0.0, limits::mostTextSize);
@@ -153,9 +156,13 @@ void TextPage::fillFaces(const FaceChoice& face) {
   auto family = findFamily(face.family);
   if (!family) family = findFamily(FaceChoice{}.family);
   const QSignalBlocker quiet(face_);
-  face_->clear();
-  for (const FontFace& f : family->faces)
-    face_->addItem(QString::fromStdString(nameOf(f)), QPoint(f.weight, f.italic ? 1 : 0));
+  // The same ones stay: their list may just be shutting on a choice.
+  if (family->name != facesOf_ || face_->count() == 0) {
+    facesOf_ = family->name;
+    face_->clear();
+    for (const FontFace& f : family->faces)
+      face_->addItem(QString::fromStdString(nameOf(f)), QPoint(f.weight, f.italic ? 1 : 0));
+  }
   const FontFace shown = fontFor(face).face;
   face_->setCurrentIndex(face_->findData(QPoint(shown.weight, shown.italic ? 1 : 0)));
 }

@@ -3,6 +3,7 @@
 
 #include <QWidget>
 #include <functional>
+#include <string>
 
 #include "app/desk/word_looks.h"
 
@@ -49,6 +50,7 @@ class TextPage : public QWidget {
   Id first_ = 0;  ///< Of the words among the selected items.
   Trial trial_{desk_};
   QComboBox *family_, *face_;
+  std::string facesOf_;  ///< The family whose faces are listed.
   MeasureField *size_, *leading_;
   QToolButton* align_[4];
   QPushButton* colour_;

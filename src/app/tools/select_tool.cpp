@@ -341,6 +341,7 @@ bool SelectTool::key(QKeyEvent& event) {
       desk_.playback().stop();
       return true;
     }
+    if (desk_.leavePaint()) return true;  // a page that was asked for ends first
     const auto chain = item ? chainTo(desk_.project(), item->id) : std::vector<ItemPtr>{};
     desk_.select(chain.size() > 1 ? std::vector<Id>{chain[chain.size() - 2]->id} : std::vector<Id>{});
     return true;

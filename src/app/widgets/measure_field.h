@@ -38,6 +38,8 @@ class MeasureField : public QLineEdit {
   void keyPressEvent(QKeyEvent* event) override;
   void focusOutEvent(QFocusEvent* event) override;
   void wheelEvent(QWheelEvent* event) override;
+  /// A number is one word, whatever signs are in it.
+  void mouseDoubleClickEvent(QMouseEvent*) override { selectAll(); }
   void resizeEvent(QResizeEvent* event) override;
 
  private:

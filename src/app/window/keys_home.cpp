@@ -45,7 +45,7 @@ bool hasUseFor(const QLineEdit& field, const QKeyEvent& key) {
     case Qt::Key_Y:
       return field.isRedoAvailable();
     case Qt::Key_A:
-      return !field.text().isEmpty() && field.selectedText() != field.text();
+      return !field.text().isEmpty();  // also when all is selected: who presses it goes on to type
     case Qt::Key_C:
     case Qt::Key_X:
     case Qt::Key_Insert:

@@ -27,6 +27,7 @@
 #include "app/window/hint_line.h"
 #include "app/window/key_sheet.h"
 #include "app/window/keys_home.h"
+#include "app/window/passing_wheel.h"
 #include "app/window/preferences_dialog.h"
 #include "app/window/recovery_strip.h"
 #include "app/window/tool_row.h"
@@ -42,6 +43,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   setContextMenuPolicy(Qt::NoContextMenu);
   mat_ = new Mat(desk_, this);
   keysHome_ = new KeysHome(*this, *mat_, desk_);
+  new PassingWheel(this);
   commands_ = new CommandActions(
       {desk_, *mat_, errands_, *this}, [this] { settleTyping(); },
       [this] {
@@ -54,6 +56,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
   connect(mat_, &Mat::photoDropped, &errands_,
           [this](const QString& path, Point at) { errands_.placePhoto(path, at); });
   connect(mat_, &Mat::menuWanted, commands_, &CommandActions::openByPointer);
+  connect(mat_, &Mat::letterTyped, commands_, &CommandActions::runOf);
   connect(&errands_, &Errands::preferencesWanted, this, [this] {
     auto* open = findChild<PreferencesDialog*>();
     (open ? open : new PreferencesDialog(this))->show();
