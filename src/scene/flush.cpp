@@ -226,6 +226,7 @@ std::optional<std::size_t> paintFlush(const std::vector<Layer*>& pieces) {
   const auto back = pieces.front()->place.inverse();
   if (pieces.size() < 2 || !back) return std::nullopt;
   std::vector<Layer> placed;
+  placed.reserve(pieces.size());
   for (const Layer* piece : pieces) placed.push_back({piece->item, piece->content, *back * piece->place});
   const Painted painted = kept.paintedBy(placed);
   for (std::size_t i = 0; i < pieces.size(); ++i)

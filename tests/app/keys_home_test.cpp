@@ -145,12 +145,14 @@ TEST_P(EveryPage, TheWheelPassesWithoutChangingAnything) {
     walk.bringUp(page);
     const ProjectPtr before = w.desk().history().current();
     const auto said = [this] {
-      std::vector<QString> texts;
-      for (const Walker::Said& one : walk.said()) texts.push_back(one.text);
+      std::vector<std::string> texts;
+      for (const Walker::Said& one : walk.said()) texts.push_back(one.text.toStdString());
       return texts;
     };
     const auto saidBefore = said();
+    const bool isTrying = w.desk().isTrying();
     for (QWidget* one : shown<QWidget>()) {
+      if (one->hasFocus()) continue;  // what is worked on is turned by the wheel
       const QPointF middle(one->width() / 2.0, one->height() / 2.0);
       QWheelEvent event(middle, one->mapToGlobal(middle), {}, {0, -120}, Qt::NoButton, Qt::NoModifier,
                         Qt::NoScrollPhase, false);
@@ -159,7 +161,7 @@ TEST_P(EveryPage, TheWheelPassesWithoutChangingAnything) {
     }
     w.settle();
     EXPECT_EQ(w.desk().history().current(), before) << page.name;
-    EXPECT_FALSE(w.desk().isTrying()) << page.name;
+    EXPECT_EQ(w.desk().isTrying(), isTrying) << page.name;
     EXPECT_EQ(said(), saidBefore) << page.name;
   }
   EXPECT_GT(passed, 10);
@@ -171,7 +173,7 @@ TEST_P(EveryPage, ItsListsGiveTheKeysBackAfterAChoice) {
     walk.bringUp(page);
     const std::size_t count = shown<QComboBox>().size();
     for (std::size_t i = 0; i < count; ++i) {
-      QString chosenByMouse;
+      std::string chosenByMouse;
       for (const Way way : {Way::Mouse, Way::Keys, Way::Left}) {
         walk.bringUp(page);
         const bool isChosen = way != Way::Left;
@@ -195,7 +197,8 @@ TEST_P(EveryPage, ItsListsGiveTheKeysBackAfterAChoice) {
           if (way == Way::Mouse) {
             QTest::mouseClick(list->viewport(), Qt::LeftButton, {}, list->visualRect(other).center());
           } else {
-            QTest::keyClick(list, other.row() == 0 ? Qt::Key_Home : Qt::Key_Down);
+            QTest::keyClick(list, Qt::Key_Home);  // the pointer may have chosen another one
+            for (int down = 0; down < other.row(); ++down) QTest::keyClick(list, Qt::Key_Down);
             w.settle();
             QTest::keyClick(list, Qt::Key_Return);
           }
@@ -210,11 +213,11 @@ TEST_P(EveryPage, ItsListsGiveTheKeysBackAfterAChoice) {
         }
         // What was chosen is what it says; a page that has another look then has no such box.
         const auto after = shown<QComboBox>();
-        const QString says = i < after.size() ? after[i]->currentText() : QString();
+        const std::string says = i < after.size() ? after[i]->currentText().toStdString() : std::string();
         if (way == Way::Mouse) {
           chosenByMouse = says;
           if (after.size() == count) {
-            EXPECT_FALSE(says.isEmpty()) << where;
+            EXPECT_FALSE(says.empty()) << where;
           }
         }
         if (way == Way::Keys) {

@@ -6,6 +6,7 @@
 #include <array>
 
 #include "app/bench/page_layout.h"
+#include "app/desk/preferences.h"
 #include "app/look/in_qt.h"
 #include "app/look/theme.h"
 #include "app/widgets/cards.h"
