@@ -5,6 +5,7 @@
 #include <QImageReader>
 #include <QLineEdit>
 #include <QSettings>
+#include <QShowEvent>
 
 #include "app/bench/page_layout.h"
 #include "app/widgets/cards.h"
