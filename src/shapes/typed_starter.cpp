@@ -115,6 +115,32 @@ Result<void> takeNumber(TypedStarter& out, int index, std::string text, Unit uni
   return {};
 }
 
+/// Whether a text ends with the unit of a length.
+bool isLength(std::string_view text) {
+  std::size_t at = text.size();
+  while (at > 0 && isLetter(text[at - 1])) --at;
+  return at > 0 && unitNamed(text.substr(at));
+}
+
+/// How long the count is that a size follows, as the 5 of “5 60” and of “5 60 x 40”; 0 without one.
+std::size_t countBefore(std::string_view text) {
+  std::size_t at = 0, end = 0;
+  while (at < text.size() && isDigit(text[at])) end = ++at;
+  while (at < text.size() && isBlank(text[at])) ++at;
+  return at > end && at < text.size() && isDigit(text[at]) ? end : 0;
+}
+
+/// What stands before any name: a size, what the kind counts, or both. What was counted already is not again.
+Result<void> takeBare(TypedStarter& out, const std::string& text, Unit unit, bool isCounted) {
+  const int number = bareNumber(*out.kind);
+  if (number < 0 || isCounted) return takeSize(out, text, unit);
+  if (const std::size_t length = countBefore(text); length > 0) {
+    if (const auto taken = takeNumber(out, number, text.substr(0, length), unit); !taken) return taken;
+    return takeSize(out, trimmed(std::string_view(text).substr(length)), unit);
+  }
+  return sizeIn(text) || isLength(text) ? takeSize(out, text, unit) : takeNumber(out, number, text, unit);
+}
+
 }  // namespace
 
 std::string typedName(std::string_view text) {
@@ -126,6 +152,7 @@ std::string typedName(std::string_view text) {
 Result<TypedStarter> parseTyped(std::string_view text, Unit unit, const StarterKind* likeliest) {
   const std::string all = lowered(trimmed(text)), name = typedName(text);
   TypedStarter out;
+  bool isCounted = false;
   // The longest name of a kind that the text begins with; what stands before the first number may go on with a number's
   // name, as in “star depth 25”.
   std::size_t length = 0;
@@ -140,6 +167,7 @@ Result<TypedStarter> parseTyped(std::string_view text, Unit unit, const StarterK
         (all.size() == other.word.size() || !isLetter(all[other.word.size()]))) {
       out.kind = starterKind(other.kind);
       out.numbers = valuesOf(other);
+      isCounted = other.count > 0;
       length = other.word.size();
     }
   if (!out.kind && likeliest && !name.empty()) {
@@ -152,13 +180,8 @@ Result<TypedStarter> parseTyped(std::string_view text, Unit unit, const StarterK
   out.saysMore = !rest.empty();
   for (const Said& said : partedByNames(*out.kind, rest)) {
     if (said.number < 0 && said.value.empty()) continue;
-    Result<void> taken;
-    if (said.number >= 0)
-      taken = takeNumber(out, said.number, said.value, unit);
-    else if (sizeIn(said.value) || bareNumber(*out.kind) < 0)
-      taken = takeSize(out, said.value, unit);
-    else
-      taken = takeNumber(out, bareNumber(*out.kind), said.value, unit);
+    const Result<void> taken =
+        said.number >= 0 ? takeNumber(out, said.number, said.value, unit) : takeBare(out, said.value, unit, isCounted);
     if (!taken) return tl::unexpected(taken.error());
   }
   return out;

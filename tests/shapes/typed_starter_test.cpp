@@ -43,6 +43,20 @@ TEST(TypedStarter, NumbersAreCountedOrNamed) {
   EXPECT_EQ(typed("even spiral 4.5 thickness 30").numbers[0], 4.5) << "turns are no per cents";
 }
 
+TEST(TypedStarter, ACountAndASizeAreToldApart) {
+  const auto millimetres = [](const TypedStarter& typed) { return typed.width.value_or(0) / pointsPerMillimetre; };
+  EXPECT_NEAR(millimetres(typed("hexagon 50 mm")), 50, 1e-9);
+  EXPECT_NEAR(millimetres(typed("hexagon 50")), 50, 1e-9) << "its corners are said";
+  EXPECT_EQ(typed("hexagon 50").numbers[0], 6);
+  EXPECT_NEAR(millimetres(typed("polygon 5cm")), 50, 1e-9);
+  for (const char* text : {"star 7 60", "star 7 60 mm", "star 7 60 x 40"}) {
+    EXPECT_EQ(typed(text).numbers[0], 7) << text;
+    EXPECT_NEAR(millimetres(typed(text)), 60, 1e-9) << text;
+  }
+  EXPECT_FALSE(typed("star 7").width);
+  EXPECT_NEAR(millimetres(typed("box 40 mm")), 40, 1e-9);
+}
+
 TEST(TypedStarter, WhatIsWrongIsSaid) {
   const auto says = [](const char* text) {
     const auto result = parseTyped(text, Unit::Millimetre, nullptr);
