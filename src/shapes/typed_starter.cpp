@@ -62,6 +62,13 @@ std::vector<Said> partedByNames(const StarterKind& kind, std::string_view text) 
   return all;
 }
 
+/// The unit of length that a text ends with.
+std::optional<Unit> unitAtEnd(std::string_view text) {
+  std::size_t at = text.size();
+  while (at > 0 && isLetter(text[at - 1])) --at;
+  return at > 0 ? unitNamed(text.substr(at)) : std::nullopt;
+}
+
 /// The two lengths of a size with an x or × between them.
 std::optional<std::pair<std::string, std::string>> sizeIn(const std::string& text) {
   for (std::size_t i = 1; i < text.size(); ++i) {
@@ -87,7 +94,9 @@ Result<void> takeSize(TypedStarter& out, const std::string& text, Unit unit) {
     }
     return problem("“" + text + "” is neither a size, as in 50 x 75, nor a number of " + std::string(out.kind->name));
   }
-  const auto width = parseMeasure(parts->first, unit, 0), height = parseMeasure(parts->second, unit, 0);
+  // In “60 x 90 mm” the unit is that of both.
+  const Unit ofWidth = unitAtEnd(parts->first) ? unit : unitAtEnd(parts->second).value_or(unit);
+  const auto width = parseMeasure(parts->first, ofWidth, 0), height = parseMeasure(parts->second, unit, 0);
   if (!width) return tl::unexpected(width.error());
   if (!height) return tl::unexpected(height.error());
   if (!(*width > 0 && *height > 0)) return problem("a size is above 0, not " + text);
@@ -96,13 +105,14 @@ Result<void> takeSize(TypedStarter& out, const std::string& text, Unit unit) {
   return {};
 }
 
-/// A bare number is what the kind counts, or else its first measure; where that is a length, or there is none, it is
-/// its size.
+/// A bare number is what the kind counts, or else its first measure; where that is a length or a share, or there is
+/// none, it is its size.
 int bareNumber(const StarterKind& kind) {
   for (std::size_t i = 0; i < kind.numbers.size(); ++i)
     if (kind.numbers[i].kind == NumberKind::Count) return static_cast<int>(i);
   const bool isMeasured = !kind.numbers.empty() && kind.numbers.front().isMeasure();
-  return isMeasured && kind.numbers.front().kind != NumberKind::Length ? 0 : -1;
+  const NumberKind first = kind.numbers.empty() ? NumberKind::Length : kind.numbers.front().kind;
+  return isMeasured && first != NumberKind::Length && first != NumberKind::Share ? 0 : -1;
 }
 
 Result<void> takeNumber(TypedStarter& out, int index, std::string text, Unit unit) {
@@ -113,13 +123,6 @@ Result<void> takeNumber(TypedStarter& out, int index, std::string text, Unit uni
   if (!value) return tl::unexpected(value.error());
   out.numbers[static_cast<std::size_t>(index)] = *value;
   return {};
-}
-
-/// Whether a text ends with the unit of a length.
-bool isLength(std::string_view text) {
-  std::size_t at = text.size();
-  while (at > 0 && isLetter(text[at - 1])) --at;
-  return at > 0 && unitNamed(text.substr(at));
 }
 
 /// How long the count is that a size follows, as the 5 of “5 60” and of “5 60 x 40”; 0 without one.
@@ -138,7 +141,7 @@ Result<void> takeBare(TypedStarter& out, const std::string& text, Unit unit, boo
     if (const auto taken = takeNumber(out, number, text.substr(0, length), unit); !taken) return taken;
     return takeSize(out, trimmed(std::string_view(text).substr(length)), unit);
   }
-  return sizeIn(text) || isLength(text) ? takeSize(out, text, unit) : takeNumber(out, number, text, unit);
+  return sizeIn(text) || unitAtEnd(text) ? takeSize(out, text, unit) : takeNumber(out, number, text, unit);
 }
 
 }  // namespace

@@ -55,6 +55,11 @@ TEST(TypedStarter, ACountAndASizeAreToldApart) {
   }
   EXPECT_FALSE(typed("star 7").width);
   EXPECT_NEAR(millimetres(typed("box 40 mm")), 40, 1e-9);
+  EXPECT_NEAR(millimetres(typed("heart 60")), 60, 1e-9) << "and no share of it";
+  EXPECT_NEAR(millimetres(typed("heart 6 cm")), 60, 1e-9);
+  const auto inPixels = parseTyped("bolt 60 x 90 mm", Unit::Pixel, nullptr);
+  ASSERT_TRUE(inPixels);
+  EXPECT_NEAR(millimetres(*inPixels), 60, 1e-9) << "the unit is that of both";
 }
 
 TEST(TypedStarter, WhatIsWrongIsSaid) {
