@@ -316,14 +316,13 @@ TEST_F(KeysHomeTest, ADoubleClickSelectsANumberWhole) {
   walk.box();
   auto* field = w.window.findChild<QLineEdit*>("x");
   w.type("x", "12.5");
-  for (const int times : {0, 1}) {  // also where one click has placed a caret
-    field->setText("12.34 mm");
-    if (times > 0) click(field);
-    click(field);
-    QTest::mouseDClick(field, Qt::LeftButton, {}, QPoint(20, field->height() / 2));
-    EXPECT_EQ(field->selectedText(), field->text());
-    press(Qt::Key_Escape);
-  }
+  const QPoint at(20, field->height() / 2);
+  click(field);
+  click(field);  // which places a caret
+  QTest::mouseDClick(field, Qt::LeftButton, {}, at);
+  QTest::mouseRelease(field, Qt::LeftButton, {}, at);
+  EXPECT_EQ(field->text(), "12.5 mm");
+  EXPECT_EQ(field->selectedText(), field->text());
 }
 
 TEST_F(KeysHomeTest, CommandsAreThoseOfTheProgramAsFarAsAFieldHasNoUseForThem) {

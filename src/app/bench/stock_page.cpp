@@ -56,7 +56,7 @@ StockPage::StockPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
 
 void StockPage::showEvent(QShowEvent* event) {
   if (event->spontaneous()) return;
-  question_->clear();  // what was searched for then
+  question_->clear();  // all of them show again
   look();
   question_->setFocus();
 }

@@ -141,12 +141,6 @@ void MeasureField::focusOutEvent(QFocusEvent* event) {
   QLineEdit::focusOutEvent(event);
 }
 
-void MeasureField::wheelEvent(QWheelEvent* event) {
-  if (!hasFocus()) {
-    event->ignore();
-    return;
-  }
-  step(event->angleDelta().y() > 0 ? 1 : -1);
-}
+void MeasureField::wheelEvent(QWheelEvent* event) { step(event->angleDelta().y() > 0 ? 1 : -1); }
 
 }  // namespace widecut

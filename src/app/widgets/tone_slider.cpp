@@ -66,9 +66,6 @@ void ToneSlider::keyPressEvent(QKeyEvent* event) {
     QWidget::keyPressEvent(event);
 }
 
-void ToneSlider::wheelEvent(QWheelEvent* event) {
-  event->setAccepted(hasFocus());
-  if (hasFocus()) setTo(value_ + (event->angleDelta().y() > 0 ? 0.01 : -0.01));
-}
+void ToneSlider::wheelEvent(QWheelEvent* event) { setTo(value_ + (event->angleDelta().y() > 0 ? 0.01 : -0.01)); }
 
 }  // namespace widecut
