@@ -6,8 +6,10 @@
 #include "project/lookup.h"
 #include "railway.h"
 #include "storage/project_file.h"
+#include "storage/parsing/tasks.h"
 
 int main(int count, char** words) {
+  if (widecut::reading::isReadingProcess(count, words)) return widecut::parsing::serveAll(count, words);
   const QCoreApplication app(count, words);
   if (count != 3) {
     std::cerr << "usage: skarrow_project PHOTO-FOLDER FILE\n";

@@ -1,5 +1,5 @@
 // Whatever is read of an SVG can be kept: it is finite and within the limits, or is refused with a word.
-#include "storage/svg_in.h"
+#include "storage/parsing/svg_shapes.h"
 
 #include <cstddef>
 #include <cstdint>
@@ -9,7 +9,7 @@
 using namespace widecut;
 
 extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size) {
-  const auto shapes = shapesFromSvg({reinterpret_cast<const char*>(data), size});
+  const auto shapes = parsing::shapesFromSvg({reinterpret_cast<const char*>(data), size});
   if (!shapes) {
     if (shapes.error().message.empty()) __builtin_trap();
     return 0;

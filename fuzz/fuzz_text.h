@@ -4,7 +4,7 @@
 #include <cstddef>
 #include <cstdint>
 
-#include "storage/text_in.h"
+#include "storage/parsing/text_file.h"
 #include "words/set_words.h"
 #include "words/text_breaks.h"
 
@@ -12,7 +12,7 @@ namespace widecut {
 
 inline int readAnyText(const std::uint8_t* data, std::size_t size, TextKind kind) {
   const TextStyle style;
-  const auto text = textFromFile({reinterpret_cast<const char*>(data), size}, kind, style);
+  const auto text = parsing::textFromFile({reinterpret_cast<const char*>(data), size}, kind, style);
   if (!text) {
     if (text.error().message.empty()) __builtin_trap();
     return 0;

@@ -27,6 +27,7 @@ void need(bool isWell, const char* what) {
 class Coder {
  public:
   explicit Coder(const TestVideo& how) : how_(how) {
+    av_log_set_level(AV_LOG_QUIET);
     need(avformat_alloc_output_context2(&file_, nullptr, how.container, nullptr) >= 0, "container");
     file_->flags |= AVFMT_FLAG_BITEXACT;
     pictures_ = opened(how.coder, [&](AVCodecContext& c) {

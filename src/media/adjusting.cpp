@@ -8,7 +8,7 @@
 #include "geometry/affine.h"
 #include "media/bands.h"
 #include "media/gaussian.h"
-#include "media/photo_decode.h"
+#include "media/photo_level.h"
 
 namespace widecut {
 namespace {

@@ -38,27 +38,27 @@ std::string why(int error) {
 
 int Source::read(void* opaque, std::uint8_t* to, int count) {
   auto& reading = *static_cast<Reading*>(opaque);
-  const auto left = static_cast<std::int64_t>(reading.bytes->size()) - reading.at;
+  const auto left = static_cast<std::int64_t>(reading.bytes.size()) - reading.at;
   const auto n = static_cast<int>(std::min<std::int64_t>(count, left));
   if (n <= 0) return AVERROR_EOF;
-  std::memcpy(to, reading.bytes->data() + reading.at, static_cast<std::size_t>(n));
+  std::memcpy(to, reading.bytes.data() + reading.at, static_cast<std::size_t>(n));
   reading.at += n;
   return n;
 }
 
 std::int64_t Source::seek(void* opaque, std::int64_t offset, int whence) {
   auto& reading = *static_cast<Reading*>(opaque);
-  const auto size = static_cast<std::int64_t>(reading.bytes->size());
+  const auto size = static_cast<std::int64_t>(reading.bytes.size());
   if (whence == AVSEEK_SIZE) return size;
   const std::int64_t to = whence == SEEK_CUR ? reading.at + offset : whence == SEEK_END ? size + offset : offset;
   if (to < 0 || to > size) return AVERROR(EINVAL);
   return reading.at = to;
 }
 
-Result<Source> Source::of(std::shared_ptr<const std::string> bytes) {
+Result<Source> Source::of(std::string_view bytes) {
   av_log_set_level(AV_LOG_QUIET);
   Source out;
-  out.reading_ = std::make_unique<Reading>(Reading{std::move(bytes), 0});
+  out.reading_ = std::make_unique<Reading>(Reading{bytes, 0});
   constexpr int buffer = 1 << 16;
   auto* memory = static_cast<unsigned char*>(av_malloc(buffer));
   out.io_ = avio_alloc_context(memory, buffer, 0, out.reading_.get(), &Source::read, nullptr, &Source::seek);

@@ -4,6 +4,7 @@
 #include <cstdint>
 #include <memory>
 #include <string>
+#include <string_view>
 
 #include "geometry/problem.h"
 
@@ -30,11 +31,11 @@ using Packet = std::unique_ptr<AVPacket, FreePacket>;
 using Frame = std::unique_ptr<AVFrame, FreeFrame>;
 using Decoder = std::unique_ptr<AVCodecContext, FreeDecoder>;
 
-/// A file of one of the kinds that are read here, with what reads it from memory.
+/// A file of one of the kinds that are read here, with what reads it from memory, which outlives it.
 class Source {
  public:
   /// The problem, without a name, says why it cannot be opened.
-  static Result<Source> of(std::shared_ptr<const std::string> bytes);
+  static Result<Source> of(std::string_view bytes);
   AVFormatContext* format() const { return format_; }
   /// The first stream of a kind that is no still picture beside the others; −1 for none.
   int stream(AVMediaType kind) const;
@@ -45,7 +46,7 @@ class Source {
 
  private:
   struct Reading {
-    std::shared_ptr<const std::string> bytes;
+    std::string_view bytes;
     std::int64_t at = 0;
   };
   Source() = default;

@@ -33,12 +33,11 @@ struct PhotoHeader {
 const char* formatName(PhotoKind kind);
 /// The kind that the first bytes tell, whatever the file is called; nothing for anything that is not a photo.
 std::optional<PhotoKind> photoKind(std::string_view bytes);
-/// Reads the header. Refuses what is not a photo, headers that cannot be read, pictures without pixels and those over
+/// What is said of bytes that are none.
+inline constexpr const char* notAPhoto = "is not a picture that can be placed (PNG, JPEG, WebP or TIFF)";
+/// Reads the header, in the reading process. Refuses what is not a photo, headers that cannot be read, pictures without pixels and those over
 /// limits::mostPhotoPixels.
 Result<PhotoHeader> photoHeader(const std::string& bytes);
-/// The orientation noted in EXIF data that begins with its byte order ("II" or "MM"); 1 when there is none.
-int exifOrientation(std::string_view exif);
-
 /// A JPEG without its EXIF data, so that every reader shows its pixels as they are stored.
 std::string withoutExif(const std::string& jpeg);
 

@@ -21,4 +21,11 @@ inline PhotoLevel levelOf(QImage image, int width, int height) {
   return {std::move(image), toPixels};
 }
 
+/// A photo's size after so many halvings, rounded up.
+QSize halved(QSize size, int halvings);
+/// A picture of 32 bits a pixel with an edge of one repeated pixel all round.
+QImage bordered(const QImage& picture);
+/// The middle of an image that has room for such an edge is there; makes the edge.
+void fillBorder(QImage& image);
+
 }  // namespace widecut

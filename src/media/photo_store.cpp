@@ -88,9 +88,7 @@ int halvingsFor(const Medium& medium, double scale) {
 
 Result<QImage> decoded(const Medium& medium, int halvings) {
   if (!medium.bytes) return problem("cannot be decoded: its file is missing");
-  const auto header = photoHeader(*medium.bytes);
-  if (!header) return tl::unexpected(header.error());
-  return decodedPhoto(*medium.bytes, *header, halvings, true);
+  return decodedPhoto(*medium.bytes, halvings, true);
 }
 
 }  // namespace

@@ -9,13 +9,13 @@
 
 namespace widecut {
 
-/// Two channels of 16 bits, one sample of each after another.
+/// Two channels of 16 bits, one sample of each after another; decoded in a reading process of its own.
 class SoundReader {
  public:
   static constexpr int rate = 48'000;  ///< Samples of a channel in a second.
 
   /// Refuses videos without sound, and sound that cannot be decoded. Faster, it is higher too.
-  static Result<SoundReader> of(std::shared_ptr<const std::string> bytes, double speed = 1);
+  static Result<SoundReader> of(const std::shared_ptr<const std::string>& bytes, double speed = 1);
   /// Goes to a place of the video.
   void seek(double seconds);
   /// The next samples, so many of each channel at most; how many there were: none at the end.

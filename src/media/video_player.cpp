@@ -8,7 +8,6 @@
 #include <optional>
 #include <thread>
 
-#include "media/photo_decode.h"
 #include "media/video_reader.h"
 
 namespace widecut {

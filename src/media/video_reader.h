@@ -10,7 +10,7 @@
 
 namespace widecut {
 
-/// Reads the frames of a video from memory. For one thread at a time.
+/// Reads the frames of a video, in a reading process of its own. For one thread at a time.
 class VideoReader {
  public:
   /// What `videoFromBytes` refuses is refused here; the problem, without a name, says why.
@@ -30,6 +30,8 @@ class VideoReader {
   std::optional<double> next();
   /// The frame that was decoded last, in sRGB, as RGB32. With a border of one repeated pixel all round.
   QImage image(QSize size, bool border = false) const;
+  /// Why no more frames come, where its reading process ended or was stopped; without a name.
+  const std::optional<Problem>& failure() const;
 
   VideoReader(VideoReader&&) noexcept;
   VideoReader& operator=(VideoReader&&) noexcept;

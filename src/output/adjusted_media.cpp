@@ -31,7 +31,7 @@ Result<AdjustedMedia::Made> AdjustedMedia::made(const Medium& photo, const Adjus
   if (!header) return problem(photo.name + " " + header.error().message);
   int halvings = 0;
   while (static_cast<double>(photo.width >> halvings) * (photo.height >> halvings) > mostPixels) ++halvings;
-  auto decoded = decodedPhoto(*photo.bytes, *header, halvings, false);
+  auto decoded = decodedPhoto(*photo.bytes, halvings, false);
   if (!decoded) return problem(photo.name + " " + decoded.error().message);
   const QImage image = adjustedPhoto(*decoded, adjustments, double(photo.width) / decoded->width());
   if (image.isNull()) return problem(photo.name + ": there is not enough memory to adjust it");

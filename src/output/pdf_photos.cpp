@@ -118,8 +118,7 @@ struct PdfPhotos::Pixels {
     if (hash == medium.hash && !image.isNull()) return image;
     image = {};
     hash = medium.hash;
-    const auto header = photoHeader(*medium.bytes);
-    auto decoded = header ? decodedPhoto(*medium.bytes, *header, 0, false) : tl::unexpected(header.error());
+    auto decoded = decodedPhoto(*medium.bytes, 0, false);
     if (!decoded) throw std::runtime_error(medium.name + " " + decoded.error().message);
     image = std::move(*decoded);
     if (image.hasAlphaChannel()) {
@@ -137,7 +136,9 @@ PdfPhoto PdfPhotos::photo(const std::shared_ptr<const Medium>& medium) {
 }
 
 PdfPhoto PdfPhotos::made(const std::shared_ptr<const Medium>& medium) {
-  const PhotoHeader header = *photoHeader(*medium->bytes);
+  const auto known = photoHeader(*medium->bytes);
+  if (!known) throw std::runtime_error(medium->name + " " + known.error().message);
+  const PhotoHeader& header = *known;
   const auto unit = [](double w, double h) { return Affine{w, 0, 0, -h, 0, h}; };
   if (header.kind == PhotoKind::Jpeg) {
     const Inks inks = inksOf(header.components);

@@ -67,7 +67,7 @@ Result<SvgPhoto> svgPhoto(const Medium& medium) {
       return out;
     }
   }
-  const auto image = decodedPhoto(*medium.bytes, *header, 0, false);
+  const auto image = decodedPhoto(*medium.bytes, 0, false);
   if (!image) return problem(medium.name + " " + image.error().message);
   if (header->kind != PhotoKind::Jpeg) {
     std::string bytes = encoded(*image, "PNG", -1);

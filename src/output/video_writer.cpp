@@ -52,6 +52,7 @@ struct VideoWriter::Inside {
   std::vector<float> waiting;  // sound that does not fill a frame yet
 
   Result<void> open() {
+    av_log_set_level(AV_LOG_QUIET);
     int error = avformat_alloc_output_context2(&file, nullptr, "webm", nullptr);
     if (error < 0) return failed("begun", error);
     file->flags |= AVFMT_FLAG_BITEXACT;

@@ -26,7 +26,7 @@ std::string quoted(const Item& item) { return "“" + item.name + "”"; }
 /// What a list of items comes to, all copies included. Counting stops where a limit is passed: more of it could not be
 /// counted in the numbers there are.
 struct Totals {
-  std::size_t items = 0, nodes = 0;
+  std::size_t items = 0, nodes = 0, letters = 0;
   std::map<const Medium*, std::size_t> media;  ///< How often each is used.
 
   void add(const Item& item, std::size_t times, bool takeAway = false) {
@@ -44,6 +44,7 @@ struct Totals {
     countMedia(*item.style);
     for (const StylePtr& own : ownLooks(item.form)) countMedia(*own);
     count(nodes, times * countOfNodes(item.form));
+    count(letters, countOfLetters(item.form));
     const std::size_t each = countOfCopies(item.form);
     for (const ItemPtr& child : childrenOf(item)) add(*child, times * each, takeAway);
   }
@@ -80,7 +81,7 @@ class Checker {
     check(project.swatches);
     check(project.textStyles);
     check(project.subjects);
-    std::size_t sheets = 0, items = 0, nodes = 0;
+    std::size_t sheets = 0, items = 0, nodes = 0, letters = 0;
     std::unordered_set<const Medium*> media;
     for (const PiecePtr& piece : project.pieces) {
       sheets += piece->sheets.size();
@@ -94,12 +95,14 @@ class Checker {
         const auto totals = totalsOf(sheet, before);
         items += totals->items;
         nodes += totals->nodes;
+        letters += totals->letters;
         for (const auto& [medium, uses] : totals->media) {
           media.insert(medium);
           if (medium->video) media.insert(&medium->video->file);
         }
         need(items <= limits::mostItems, "a project shows 100000 items at most, all copies included");
         need(nodes <= limits::mostNodes, "the outlines of a project have 750000 nodes together at most");
+        need(letters <= limits::mostLetters, "the words of a project have 4000000 bytes of text together at most");
       }
     }
     need(sheets <= limits::mostSheets, "a project holds 10000 sheets at most");

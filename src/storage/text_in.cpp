@@ -1,13 +1,9 @@
 #include "storage/text_in.h"
 
-#include <cmark.h>
-
 #include <algorithm>
-#include <cstdlib>
-#include <memory>
 
 #include "project/limits.h"
-#include "storage/text_builder.h"
+#include "storage/read_documents.h"
 #include "words/text_breaks.h"
 
 namespace widecut {
@@ -18,15 +14,6 @@ constexpr std::pair<const char*, TextKind> endings[] = {
     {".markdown", TextKind::Markdown}, {".html", TextKind::Html},  {".htm", TextKind::Html},
     {".odt", TextKind::OpenDocument},
 };
-
-struct Freed {
-  void operator()(char* text) const { free(text); }
-};
-
-Result<LookedText> textFromMarkdown(std::string_view bytes, const TextStyle& whole) {
-  const std::unique_ptr<char, Freed> html(cmark_markdown_to_html(bytes.data(), bytes.size(), CMARK_OPT_UNSAFE));
-  return textFromHtml(html.get(), whole);
-}
 
 std::string escaped(std::string_view text) {
   std::string out;
@@ -63,29 +50,16 @@ const std::vector<std::string>& textEndings() {
   return all;
 }
 
-Result<LookedText> textFromFile(std::string_view bytes, TextKind kind, const TextStyle& whole) {
+Result<LookedText> textFromFile(std::string_view bytes, TextKind kind, const TextStyle& whole,
+                                const reading::Patience& patience) {
   constexpr std::size_t mostBytes = 32U << 20U;
   if (bytes.size() > mostBytes) return problem("it is larger than 32 MB");
-  const auto read = [&]() -> Result<LookedText> {
-    switch (kind) {
-      case TextKind::Plain:
-        // The mark that some programs put before UTF-8.
-        if (bytes.starts_with("\xEF\xBB\xBF")) bytes.remove_prefix(3);
-        return LookedText{cleanText(bytes), {}};
-      case TextKind::Markdown:
-        return textFromMarkdown(bytes, whole);
-      case TextKind::Html:
-        return textFromHtml(bytes, whole);
-      case TextKind::OpenDocument:
-        return textFromOpenDocument(bytes, whole);
-    }
-    return problem("it is no text");
-  };
-  auto text = read();
-  if (!text) return text;
-  if (text->text.empty()) return problem("there is no text in it");
-  if (text->text.size() > limits::mostTextBytes) return problem("its text is longer than 2,000,000 bytes");
-  return text;
+  auto answer = reading::ask(
+      {"text", {static_cast<double>(kind)}, textMessage({}, whole), reading::copied(bytes)}, patience);
+  if (!answer) return tl::unexpected(answer.error());
+  auto text = textOfMessage(answer->text);
+  if (!text) return tl::unexpected(text.error());
+  return std::move(text->text);
 }
 
 Project withStylesOf(const Project& project, LookedText& text) {

@@ -3,6 +3,7 @@
 
 #include "geometry/problem.h"
 #include "project/model.h"
+#include "reading/process.h"
 #include "words/text_looks.h"
 
 namespace widecut {
@@ -16,7 +17,9 @@ const std::vector<std::string>& textEndings();
 /// The text of a file, for words that look like `whole`. Headings, quotes, lists and code become paragraphs of styles
 /// with those names, whose sizes go by that of the whole; bold, italic and underlined letters look so. Pictures,
 /// tables' lines and notes are left out. Refuses what is no file of its kind, or longer than words can be.
-Result<LookedText> textFromFile(std::string_view bytes, TextKind kind, const TextStyle& whole);
+/// All of that happens in the reading process.
+Result<LookedText> textFromFile(std::string_view bytes, TextKind kind, const TextStyle& whole,
+                                const reading::Patience& patience = {});
 
 /// The project with the styles that a text refers to: those that it has under the same names are taken for them, others
 /// are added. `text` refers to the project's own then.

@@ -7,8 +7,10 @@
 #include <QTemporaryDir>
 
 #include "app/look/theme.h"
+#include "storage/parsing/tasks.h"
 
 int main(int count, char** words) {
+  if (widecut::reading::isReadingProcess(count, words)) return widecut::parsing::serveAll(count, words);
   if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
   QApplication app(count, words);
   QStandardPaths::setTestModeEnabled(true);

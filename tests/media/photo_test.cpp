@@ -5,13 +5,14 @@
 #include <QColorSpace>
 
 #include "media/area_scale.h"
+#include "media/parsing/photo_decode.h"
 #include "media/photo_decode.h"
 #include "test_photos.h"
 
 namespace widecut {
 namespace {
 
-QImage whole(const Medium& medium) { return *decodedPhoto(*medium.bytes, *photoHeader(*medium.bytes), 0, false); }
+QImage whole(const Medium& medium) { return *decodedPhoto(*medium.bytes, 0, false); }
 
 TEST(Photo, EveryFormatIsRead) {
   for (const char* format : {"PNG", "JPEG", "WEBP", "TIFF"}) {
@@ -147,7 +148,7 @@ TEST(Photo, AllEightOrientationsPutPixelsInTheirPlaces) {
   for (char orientation = 1; orientation <= 8; ++orientation) {
     const std::string bytes = turnedJpeg(tones(64, 48), orientation);
     const PhotoHeader header = *photoHeader(bytes);
-    const QImage image = *decodedPhoto(bytes, header, 0, false);
+    const QImage image = *decodedPhoto(bytes, 0, false);
     EXPECT_EQ(image.size(), orientation >= 5 ? QSize(48, 64) : QSize(64, 48));
     const auto shown = [&](Point stored) {
       const Point p = header.toUpright()(stored);
@@ -172,9 +173,9 @@ TEST(Photo, AnotherSizeThanTheHeaderSaidIsRefused) {
   for (const char* format : {"PNG", "JPEG", "WEBP", "TIFF"}) {
     const std::string bytes = encoded(tones(60, 40), format);
     PhotoHeader header = *photoHeader(bytes);
-    EXPECT_TRUE(decodedPhoto(bytes, header, 0, false)) << format;
+    EXPECT_TRUE(parsing::decodedPhoto(bytes, header, 0, false)) << format;
     header.storedWidth = 30;
-    const auto refused = decodedPhoto(bytes, header, 0, false);
+    const auto refused = parsing::decodedPhoto(bytes, header, 0, false);
     ASSERT_FALSE(refused) << format;
     EXPECT_NE(refused.error().message.find("another size"), std::string::npos) << refused.error().message;
   }

@@ -10,6 +10,7 @@
 #include "media/photo.h"
 #include "project/edits/fills.h"
 #include "project/edits/tree.h"
+#include "storage/parsing/tasks.h"
 #include "storage/project_file.h"
 
 using namespace widecut;
@@ -36,6 +37,7 @@ QImage grainy(int width, int height, unsigned seed) {
 }  // namespace
 
 int main(int count, char** words) {
+  if (reading::isReadingProcess(count, words)) return parsing::serveAll(count, words);
   const QCoreApplication app(count, words);
   if (count < 5) return 2;
   const int photos = std::atoi(words[2]), width = std::atoi(words[3]), height = std::atoi(words[4]);

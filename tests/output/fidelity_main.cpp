@@ -8,10 +8,12 @@
 #include "output/fidelity.h"
 #include "output/made_up_sheets.h"
 #include "project/lookup.h"
+#include "storage/parsing/tasks.h"
 
 using namespace widecut;
 
 int main(int argc, char** argv) {
+  if (reading::isReadingProcess(argc, argv)) return parsing::serveAll(argc, argv);
   qputenv("QT_QPA_PLATFORM", "offscreen");
   const QGuiApplication app(argc, argv);
   testing::InitGoogleTest(&argc, argv);

@@ -10,8 +10,10 @@
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/window/main_window.h"
+#include "storage/parsing/tasks.h"
 
 int main(int count, char** words) {
+  if (widecut::reading::isReadingProcess(count, words)) return widecut::parsing::serveAll(count, words);
   if (count != 4) return 2;
   qputenv("QT_QPA_PLATFORM", "offscreen");
   QApplication app(count, words);

@@ -65,6 +65,10 @@ std::size_t countOfNodes(const Kind&) {
   return 0;
 }
 template <class Kind>
+std::size_t countOfLetters(const Kind&) {
+  return 0;
+}
+template <class Kind>
 std::optional<Resized> resized(const Kind&, const Affine&) {
   return std::nullopt;
 }
@@ -154,6 +158,10 @@ std::optional<Box> statedBox(const Form& form) {
 
 std::size_t countOfNodes(const Form& form) {
   return std::visit([](const auto& node) { return countOfNodes(*node); }, form);
+}
+
+std::size_t countOfLetters(const Form& form) {
+  return std::visit([](const auto& node) { return countOfLetters(*node); }, form);
 }
 
 std::string whatIsBeyond(const Form& form) {

@@ -52,6 +52,8 @@ Corner resultCorners(const Form& form);
 std::optional<Box> statedBox(const Form& form);
 /// How many nodes the form has itself, those of its children not counted.
 std::size_t countOfNodes(const Form& form);
+/// Bytes of text that it has of its own.
+std::size_t countOfLetters(const Form& form);
 /// What of the form's own numbers, as in “would reach too far”, breaks the limits; empty when nothing does. Its
 /// children are not looked at.
 std::string whatIsBeyond(const Form& form);

@@ -35,6 +35,19 @@ std::string whatIsWrongIn(const TextFrame& frame) {
   return {};
 }
 
+/// Whether lines cannot reach far, however they are set: so that words need not be set to know it.
+bool isSurelyNear(const Words::Content& c) {
+  if (c.stretch != Affine{} || !c.looks.isPlain() || c.along) return false;
+  if (c.frame) return c.frame->clear.empty();
+  constexpr double widest = 4;  // of a letter, in sizes
+  const TextStyle& s = c.style;
+  const double letter = s.size * (widest + std::abs(s.tracking) / 1000) + s.leading + std::abs(s.shift) +
+                        std::abs(s.indentLeft) + std::abs(s.indentRight) + std::abs(s.indentFirst) +
+                        std::abs(s.spaceBefore) + std::abs(s.spaceAfter) + s.ruleAbove + s.ruleBelow +
+                        std::abs(s.ruleGap);
+  return s.tabs.empty() && static_cast<double>(c.text.size() + 1) * letter < limits::mostLength;
+}
+
 TextFrame scaled(TextFrame frame, double scale) {
   const double width = frame.width * scale, height = frame.height * scale;
   frame.inset *= scale;
@@ -44,12 +57,18 @@ TextFrame scaled(TextFrame frame, double scale) {
 
 }  // namespace
 
-Words::Words(Content content) : content_(std::move(content)), set_(setOf(content_)) {}
 Words::Words(Content content, std::shared_ptr<const std::string> story, SetWords set)
-    : content_(std::move(content)), story_(std::move(story)), set_(std::move(set)) {}
+    : content_(std::move(content)), story_(std::move(story)) {
+  std::call_once(made_->setOnce, [&] { made_->set = std::move(set); });
+}
+
+const SetWords& Words::set() const {
+  std::call_once(made_->setOnce, [this] { made_->set = setOf(content_); });
+  return made_->set;
+}
 
 const Outline& Words::outline() const {
-  std::call_once(made_->once, [this] { made_->outline = transformed(outlineOf(set_), content_.stretch); });
+  std::call_once(made_->outlineOnce, [this] { made_->outline = transformed(outlineOf(set()), content_.stretch); });
   return made_->outline;
 }
 
@@ -93,13 +112,7 @@ std::optional<Box> statedBox(const Words& words) {
   return words.content().stretch(Box{{0, 0}, {frame->width, frame->height}});
 }
 
-std::size_t countOfNodes(const Words& words) {
-  constexpr std::size_t usualNodes = 24;  // of a letter
-  std::size_t letters = 0;
-  const SetWords& set = words.set();
-  for (std::size_t i = 0; i < set.shown; ++i) letters += set.lines[i].to - set.lines[i].from;
-  return letters * usualNodes;
-}
+std::size_t countOfLetters(const Words& words) { return words.content().text.size(); }
 
 std::string whatIsBeyond(const Words& words) {
   const Words::Content& c = words.content();
@@ -123,6 +136,7 @@ std::string whatIsBeyond(const Words& words) {
     return "would begin too far along its line, or too far from it";
   const Affine& s = c.stretch;
   if (!isPlace({s.xx, s.xy}) || !isPlace({s.yx, s.yy})) return "would be stretched too far";
+  if (isSurelyNear(c)) return {};
   const Box box = c.stretch(boxOf(words.set()));
   return words.set().shown == 0 || (isPlace(box.low) && isPlace(box.high))
              ? ""

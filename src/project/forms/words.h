@@ -34,29 +34,28 @@ class Words {
     int flowPlace = 0;
     bool operator==(const Content&) const = default;
   };
-  /// Sets the text.
-  explicit Words(Content content);
+  explicit Words(Content content) : content_(std::move(content)) {}
   /// What others say, as it is set in this frame.
   Words(Content content, std::shared_ptr<const std::string> story, SetWords set);
 
   const Content& content() const { return content_; }
-  /// As it is set, before the stretch. Places are bytes of `story`.
-  const SetWords& set() const { return set_; }
+  /// As it is set, before the stretch; set when it is first asked for. Places are bytes of `story`.
+  const SetWords& set() const;
   /// The text of which this shows a part: its own, or that of the words that it flows on from.
   const std::string& story() const { return story_ ? *story_ : content_.text; }
   /// The letters that show, in the frame space; worked out when they are first asked for.
   const Outline& outline() const;
   /// The letters between two places of the text, in the frame space.
   Outline outlineBetween(std::size_t from, std::size_t to) const {
-    return transformed(outlineOf(set_, from, to), content_.stretch);
+    return transformed(outlineOf(set(), from, to), content_.stretch);
   }
 
  private:
   Content content_;
   std::shared_ptr<const std::string> story_;
-  SetWords set_;
   struct Made {
-    std::once_flag once;
+    std::once_flag setOnce, outlineOnce;
+    SetWords set;
     Outline outline;
   };
   std::shared_ptr<Made> made_ = std::make_shared<Made>();
@@ -76,7 +75,8 @@ inline std::string_view kindName(const Words&) { return "words"; }
 inline std::optional<Outline> ownOutline(const Words& words) { return words.outline(); }
 /// The text frame.
 std::optional<Box> statedBox(const Words& words);
-std::size_t countOfNodes(const Words& words);
+/// Bytes of its own text.
+std::size_t countOfLetters(const Words& words);
 std::string whatIsBeyond(const Words& words);
 /// The scale goes into the style and the frame.
 Form mapped(const Words& words, const Affine& linear);

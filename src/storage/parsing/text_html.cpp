@@ -4,9 +4,9 @@
 #include <memory>
 #include <optional>
 
-#include "storage/text_builder.h"
+#include "storage/parsing/text_builder.h"
 
-namespace widecut {
+namespace widecut::parsing {
 namespace {
 
 /// What is not text of the document.
@@ -191,4 +191,4 @@ Result<LookedText> textFromHtml(std::string_view html, const TextStyle& whole) {
   return reader.take();
 }
 
-}  // namespace widecut
+}  // namespace widecut::parsing

@@ -1,10 +1,10 @@
-#include "storage/text_builder.h"
+#include "storage/parsing/text_builder.h"
 
 #include <algorithm>
 
 #include "words/text_breaks.h"
 
-namespace widecut {
+namespace widecut::parsing {
 namespace {
 
 struct BlockStyle {
@@ -88,8 +88,12 @@ void TextBuilder::add(std::string_view text, const Look& look, Blanks blanks) {
   if (!open_) beginParagraph(Block::Body);
   const std::size_t from = text_.text.size();
   text_.text += added;
-  if (!look.empty())
-    text_.looks = withLetters(text_.looks, from, text_.text.size(), [&](OwnTextLook& own) { own.look = look; });
+  if (look.empty()) return;
+  auto& letters = text_.looks.letters;
+  if (!letters.empty() && letters.back().to == from && letters.back().look == look)
+    letters.back().to = text_.text.size();
+  else
+    letters.push_back({from, text_.text.size(), nullptr, look});
 }
 
 void TextBuilder::addLine() {
@@ -108,4 +112,4 @@ LookedText TextBuilder::take() {
   return std::move(text_);
 }
 
-}  // namespace widecut
+}  // namespace widecut::parsing

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <map>
+#include <memory>
 #include <optional>
 #include <pugixml.hpp>
 #include <string>
@@ -9,7 +10,7 @@
 
 #include "project/style.h"
 
-namespace widecut {
+namespace widecut::parsing {
 
 /// Properties of the elements that are matched by plain selectors: a tag, a class, an id.
 class SvgSheet {
@@ -22,7 +23,16 @@ class SvgSheet {
  private:
   using Declarations = std::map<std::string, std::string>;
   static Declarations declarations(const std::string& text);
-  std::map<std::string, Declarations> rules_;  ///< By selector.
+  /// What an element says of itself.
+  struct Own {
+    Declarations style;
+    std::vector<std::string> selectors;
+  };
+  const Own& ownOf(const pugi::xml_node& element) const;
+  /// By selector, the last rule last. A rule with several selectors is shared by them.
+  std::map<std::string, std::vector<std::shared_ptr<const Declarations>>> rules_;
+  /// Many properties of an element are asked for, and of some elements many times.
+  mutable std::map<pugi::xml_node, Own> own_;
 };
 
 /// A length in SVG's units; nothing when it is none. Shares of anything count as none.
@@ -41,4 +51,4 @@ struct SvgLook {
 /// The look of an element within others of this look.
 SvgLook lookOf(const SvgSheet& sheet, const pugi::xml_node& element, SvgLook outer);
 
-}  // namespace widecut
+}  // namespace widecut::parsing

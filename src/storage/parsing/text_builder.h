@@ -4,7 +4,7 @@
 #include "geometry/problem.h"
 #include "words/text_looks.h"
 
-namespace widecut {
+namespace widecut::parsing {
 
 /// What a paragraph of another document is.
 enum class Block : unsigned char { Body, Heading1, Heading2, Heading3, Quote, Code, DotItem, NumberItem };
@@ -38,4 +38,4 @@ class TextBuilder {
 Result<LookedText> textFromHtml(std::string_view html, const TextStyle& whole);
 Result<LookedText> textFromOpenDocument(std::string_view bytes, const TextStyle& whole);
 
-}  // namespace widecut
+}  // namespace widecut::parsing

@@ -5,9 +5,9 @@
 #include <memory>
 #include <pugixml.hpp>
 
-#include "storage/text_builder.h"
+#include "storage/parsing/text_builder.h"
 
-namespace widecut {
+namespace widecut::parsing {
 namespace {
 
 struct ZipDiscard {
@@ -143,4 +143,4 @@ Result<LookedText> textFromOpenDocument(std::string_view bytes, const TextStyle&
   return Reader(whole).read(document);
 }
 
-}  // namespace widecut
+}  // namespace widecut::parsing

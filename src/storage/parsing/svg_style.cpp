@@ -1,11 +1,11 @@
-#include "storage/svg_style.h"
+#include "storage/parsing/svg_style.h"
 
 #include <QColor>
 #include <algorithm>
 #include <charconv>
 #include <sstream>
 
-namespace widecut {
+namespace widecut::parsing {
 namespace {
 
 std::string trimmed(const std::string& text) {
@@ -70,22 +70,30 @@ void SvgSheet::add(const std::string& css) {
     const auto brace = rule.find('{');
     if (brace == std::string::npos) continue;
     std::istringstream selectors(rule.substr(0, brace));
-    for (std::string selector; std::getline(selectors, selector, ',');)
-      for (const auto& [property, value] : declarations(rule.substr(brace + 1)))
-        rules_[trimmed(selector)][property] = value;
+    const auto said = std::make_shared<const Declarations>(declarations(rule.substr(brace + 1)));
+    for (std::string selector; std::getline(selectors, selector, ',');) rules_[trimmed(selector)].push_back(said);
   }
 }
 
-std::optional<std::string> SvgSheet::valueOf(const pugi::xml_node& element, const std::string& property) const {
-  const auto own = declarations(element.attribute("style").value());
-  if (const auto found = own.find(property); found != own.end()) return found->second;
-  std::vector<std::string> selectors{"#" + std::string(element.attribute("id").value())};
+const SvgSheet::Own& SvgSheet::ownOf(const pugi::xml_node& element) const {
+  const auto [place, isNew] = own_.try_emplace(element);
+  Own& own = place->second;
+  if (!isNew) return own;
+  own.style = declarations(element.attribute("style").value());
+  own.selectors.push_back("#" + std::string(element.attribute("id").value()));
   std::istringstream classes(element.attribute("class").value());
-  for (std::string name; classes >> name;) selectors.push_back("." + name);
-  selectors.emplace_back(element.name());
-  for (const std::string& selector : selectors)
-    if (const auto rule = rules_.find(selector); rule != rules_.end())
-      if (const auto found = rule->second.find(property); found != rule->second.end()) return found->second;
+  for (std::string name; classes >> name;) own.selectors.push_back("." + name);
+  own.selectors.emplace_back(element.name());
+  return own;
+}
+
+std::optional<std::string> SvgSheet::valueOf(const pugi::xml_node& element, const std::string& property) const {
+  const Own& own = ownOf(element);
+  if (const auto found = own.style.find(property); found != own.style.end()) return found->second;
+  for (const std::string& selector : own.selectors)
+    if (const auto rules = rules_.find(selector); rules != rules_.end())
+      for (auto rule = rules->second.rbegin(); rule != rules->second.rend(); ++rule)
+        if (const auto found = (*rule)->find(property); found != (*rule)->end()) return found->second;
   if (const auto attribute = element.attribute(property.c_str())) return trimmed(attribute.value());
   return std::nullopt;
 }
@@ -145,4 +153,4 @@ SvgLook lookOf(const SvgSheet& sheet, const pugi::xml_node& element, SvgLook loo
   return look;
 }
 
-}  // namespace widecut
+}  // namespace widecut::parsing
