@@ -19,6 +19,16 @@ namespace widecut {
 Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const std::string& name);
 /// The same for a file.
 Result<std::shared_ptr<const Medium>> photoFromFile(const std::string& path);
+/// A photo as it looks, small.
+struct SmallPhoto {
+  QImage picture;          ///< At least as large as asked for in one direction, where the photo is.
+  int width = 0, height = 0;  ///< Pixels of the photo itself, upright.
+};
+/// The photo in these bytes, at most a little larger than a size. The problem, without a name, says why not.
+Result<SmallPhoto> smallPhoto(const std::string& bytes, QSize size);
+Result<SmallPhoto> smallPhotoOfFile(const std::string& path, QSize size);
+/// What a photo file says of itself; only its beginning is read where that will do.
+Result<PhotoHeader> headerOfFile(const std::string& path);
 /// SHA-256 as lower-case hex.
 std::string sha256(const std::string& bytes);
 

@@ -3,13 +3,14 @@
 #include <QCoreApplication>
 #include <QDir>
 #include <QFile>
-#include <QImageReader>
 #include <QJsonArray>
 #include <QJsonDocument>
 #include <QJsonObject>
 #include <QRegularExpression>
 #include <algorithm>
 #include <map>
+
+#include "media/photo.h"
 
 namespace widecut {
 namespace {
@@ -38,16 +39,13 @@ std::vector<StockPhoto> stockIn(const QString& path, std::size_t most) {
                                                    QDir::Files | QDir::Readable, QDir::Name | QDir::IgnoreCase);
   for (const QFileInfo& file : files) {
     if (out.size() >= most) break;
-    QImageReader reader(file.filePath());
-    reader.setAutoTransform(true);
-    QSize size = reader.size();
-    if (!size.isValid() || size.isEmpty()) continue;
-    if (reader.transformation() & QImageIOHandler::TransformationRotate90) size.transpose();
+    const auto header = headerOfFile(file.filePath().toStdString());
+    if (!header) continue;
     const auto known = facts.find(file.fileName());
     const QJsonObject said = known == facts.end() ? QJsonObject() : known->second;
     out.push_back({file.filePath(), said.value("title").toString(file.completeBaseName()),
                    said.value("words").toString(), said.value("licence").toString(), said.value("credit").toString(),
-                   size.width(), size.height()});
+                   header->width(), header->height()});
   }
   std::stable_sort(out.begin(), out.end(), [](const StockPhoto& a, const StockPhoto& b) {
     return QString::compare(a.title, b.title, Qt::CaseInsensitive) < 0;

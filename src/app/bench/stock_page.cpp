@@ -2,7 +2,6 @@
 
 #include <QDir>
 #include <QFileDialog>
-#include <QImageReader>
 #include <QLineEdit>
 #include <QSettings>
 #include <QShowEvent>
@@ -10,6 +9,7 @@
 #include "app/bench/page_layout.h"
 #include "app/widgets/cards.h"
 #include "app/widgets/clear_layout.h"
+#include "media/photo.h"
 
 namespace widecut {
 namespace {
@@ -19,11 +19,8 @@ constexpr std::size_t mostCards = 200;
 const char* const folderKey = "stock/folder";
 
 QImage thumbnailOf(const StockPhoto& photo, double ratio) {
-  QImageReader reader(photo.path);
-  reader.setAutoTransform(true);
-  // The decoder makes it small, before it is turned upright.
-  reader.setScaledSize(reader.size().scaled(cardSize * ratio, Qt::KeepAspectRatio));
-  return centredPicture(reader.read(), cardSize, ratio);
+  const auto small = smallPhotoOfFile(photo.path.toStdString(), cardSize * ratio);
+  return centredPicture(small ? small->picture : QImage(), cardSize, ratio);
 }
 
 }  // namespace

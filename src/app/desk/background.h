@@ -6,6 +6,7 @@
 #include <QThreadPool>
 #include <deque>
 #include <functional>
+#include <memory>
 
 #include "geometry/progress.h"
 
@@ -25,6 +26,8 @@ class Background : public QObject {
 
   /// `name` says what is being done, as in “Saving cover”.
   void start(const QString& name, Work work);
+  /// The same; where nothing else runs and it takes but moments, all of it is done when this returns.
+  void startSoon(const QString& name, Work work);
   bool isBusy() const { return !tasks_.empty(); }
   /// What runs now; only while it is busy.
   QString name() const { return tasks_.front().name; }
@@ -46,7 +49,11 @@ class Background : public QObject {
     Work work;
     Progress progress;
   };
-  void next();
+  /// What came of the work, on its way to the window's thread.
+  struct Outcome;
+  std::shared_ptr<Outcome> next();
+  void goesOn(Outcome& outcome);
+  void end(const std::function<void()>& finish);
   void goOn();
   std::deque<Task> tasks_;
   std::vector<std::function<void()>> waiting_;

@@ -1,12 +1,14 @@
 #include "app/desk/bring_in.h"
 
+#include <QFileInfo>
+
+#include "media/files.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/forms/group.h"
 #include "project/limits.h"
 #include "project/names.h"
 #include "project/resolve.h"
-#include "storage/svg_in.h"
 
 namespace widecut {
 
@@ -17,16 +19,14 @@ bool isSvg(std::string_view bytes) {
   return from != std::string_view::npos && bytes[from] == '<' && bytes.find("<svg") != std::string_view::npos;
 }
 
-Result<void> layShapes(Desk& desk, std::string_view svg, const QString& name, std::optional<Point> at,
+Result<void> layShapes(Desk& desk, SvgShapes shapes, const QString& name, std::optional<Point> at,
                        const QString& step) {
-  auto shapes = shapesFromSvg(svg);
-  if (!shapes) return tl::unexpected(shapes.error());
-  Item whole = std::move(shapes->items.front());
-  if (shapes->items.size() > 1) {
+  Item whole = std::move(shapes.items.front());
+  if (shapes.items.size() > 1) {
     auto group = std::make_shared<Group>();
     group->members.push_back(std::make_shared<const Item>(std::move(whole)));
-    for (std::size_t i = 1; i < shapes->items.size(); ++i)
-      group->members.push_back(std::make_shared<const Item>(std::move(shapes->items[i])));
+    for (std::size_t i = 1; i < shapes.items.size(); ++i)
+      group->members.push_back(std::make_shared<const Item>(std::move(shapes.items[i])));
     whole = {};
     whole.form = std::shared_ptr<const Group>(std::move(group));
     whole.name = shortened(name.toStdString());
@@ -45,9 +45,31 @@ Result<void> layShapes(Desk& desk, std::string_view svg, const QString& name, st
   if (!desk.commit(step, std::move(changed))) return {};
   desk.select(made);
   QString notes;
-  for (const std::string& note : shapes->notes) notes += (notes.isEmpty() ? "" : "; ") + QString::fromStdString(note);
+  for (const std::string& note : shapes.notes) notes += (notes.isEmpty() ? "" : "; ") + QString::fromStdString(note);
   if (!notes.isEmpty()) emit desk.told(Desk::tr("Of “%1” %2").arg(name, notes));
   return {};
+}
+
+void readShapes(Desk& desk, std::string svg, const QString& name, const QString& step, const Otherwise& otherwise) {
+  readThen<SvgShapes>(
+      desk, Desk::tr("Reading %1").arg(name),
+      [svg = std::move(svg)](const Progress& progress) { return shapesFromSvg(svg, {.progress = progress}); },
+      [&desk, name, step](SvgShapes shapes) { return layShapes(desk, std::move(shapes), name, {}, step); }, otherwise);
+}
+
+void layShapesFile(Desk& desk, const QString& path, std::optional<Point> at, const Otherwise& otherwise) {
+  readThen<SvgShapes>(
+      desk, Desk::tr("Reading %1").arg(QFileInfo(path).fileName()),
+      [path](const Progress& progress) -> Result<SvgShapes> {
+        const auto bytes = readFile(path.toStdString(), limits::mostJsonBytes);
+        if (!bytes) return tl::unexpected(bytes.error());
+        auto shapes = shapesFromSvg(*bytes, {.progress = progress});
+        return shapes ? shapes : problem(path.toStdString() + ": " + shapes.error().message);
+      },
+      [&desk, path, at](SvgShapes shapes) {
+        return layShapes(desk, std::move(shapes), QFileInfo(path).completeBaseName(), at, Desk::tr("Bring in shapes"));
+      },
+      otherwise);
 }
 
 }  // namespace widecut

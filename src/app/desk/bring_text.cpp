@@ -80,17 +80,24 @@ Result<void> layText(Desk& desk, LookedText text, std::optional<Point> at, const
   return {};
 }
 
-Result<void> layTextFile(Desk& desk, const QString& path, std::optional<Point> at) {
-  constexpr std::size_t mostBytes = 64U << 20U;
-  const std::string name = path.toStdString();
-  const auto kind = textKindOf(name);
-  if (!kind) return problem(name + " is no text");
-  const auto bytes = readFile(name, mostBytes);
-  if (!bytes) return tl::unexpected(bytes.error());
-  auto text = textFromFile(*bytes, *kind, chosenTextStyle(desk));
-  const auto laid = text ? layText(desk, std::move(*text), at, Desk::tr("Bring in a text"))
-                         : Result<void>(tl::unexpected(text.error()));
-  return laid ? laid : problem(name + ": " + laid.error().message);
+void layTextFile(Desk& desk, const QString& path, std::optional<Point> at, const Otherwise& otherwise) {
+  readThen<LookedText>(
+      desk, Desk::tr("Reading %1").arg(QFileInfo(path).fileName()),
+      [path, style = chosenTextStyle(desk)](const Progress& progress) -> Result<LookedText> {
+        constexpr std::size_t mostBytes = 64U << 20U;
+        const std::string name = path.toStdString();
+        const auto kind = textKindOf(name);
+        if (!kind) return problem(name + " is no text");
+        const auto bytes = readFile(name, mostBytes);
+        if (!bytes) return tl::unexpected(bytes.error());
+        auto text = textFromFile(*bytes, *kind, style, {.progress = progress});
+        return text ? text : problem(name + ": " + text.error().message);
+      },
+      [&desk, path, at](LookedText text) -> Result<void> {
+        const auto laid = layText(desk, std::move(text), at, Desk::tr("Bring in a text"));
+        return laid ? laid : problem(path.toStdString() + ": " + laid.error().message);
+      },
+      otherwise);
 }
 
 }  // namespace widecut

@@ -50,10 +50,13 @@ Project withPasted(const Project& project, Id sheet, const ItemList& items, bool
   return withCopiesOnTop(project, sheet, std::vector<ItemPtr>(items.begin(), items.end()), by, made);
 }
 
-/// A picture's bytes as they came, or as a PNG.
+/// A picture's bytes as they came; a PNG of what this program itself put there as pixels. Empty for pictures of kinds
+/// that are not read here: the toolkit would decode them in the window's process.
 std::string pictureBytes(const QMimeData& data) {
   for (const char* format : {"image/png", "image/jpeg", "image/webp", "image/tiff"})
     if (data.hasFormat(format)) return data.data(format).toStdString();
+  for (const QString& format : data.formats())
+    if (format.startsWith("image/")) return {};
   QByteArray bytes;
   QBuffer buffer(&bytes);
   buffer.open(QIODevice::WriteOnly);
@@ -67,16 +70,25 @@ void addText(const Item& item, std::string& all) {
   for (const ItemPtr& child : childrenOf(item)) addText(*child, all);
 }
 
-/// Text, with its looks where it has any.
-Result<void> takeText(Desk& desk, const QMimeData& data) {
-  const std::string bytes = (data.hasHtml() ? data.html() : data.text()).toStdString();
-  auto text = textFromFile(bytes, data.hasHtml() ? TextKind::Html : TextKind::Plain, desk.textStyleForNew());
-  if (!text) return problem("the text on the clipboard cannot be taken: " + text.error().message);
-  while (!text->text.empty() && text->text.back() == '\n')
-    *text = withReplaced(*text, text->text.size() - 1, text->text.size(), {});
-  if (text->text.empty()) return problem("the text on the clipboard is empty");
+Result<void> layPastedText(Desk& desk, LookedText text) {
+  while (!text.text.empty() && text.text.back() == '\n')
+    text = withReplaced(text, text.text.size() - 1, text.text.size(), {});
+  if (text.text.empty()) return problem("the text on the clipboard is empty");
   desk.select({});
-  return layText(desk, std::move(*text), {}, Desk::tr("Paste"));
+  return layText(desk, std::move(text), {}, Desk::tr("Paste"));
+}
+
+/// Text, with its looks where it has any.
+void takeText(Desk& desk, const QMimeData& data, const Otherwise& otherwise) {
+  const auto kind = data.hasHtml() ? TextKind::Html : TextKind::Plain;
+  readThen<LookedText>(
+      desk, Desk::tr("Reading the text on the clipboard"),
+      [bytes = (data.hasHtml() ? data.html() : data.text()).toStdString(), kind,
+       style = desk.textStyleForNew()](const Progress& progress) -> Result<LookedText> {
+        auto text = textFromFile(bytes, kind, style, {.progress = progress});
+        return text ? text : problem("the text on the clipboard cannot be taken: " + text.error().message);
+      },
+      [&desk](LookedText text) { return layPastedText(desk, std::move(text)); }, otherwise);
 }
 
 /// A list of numbers, while an item with a level is selected: a row of that item. False for anything else.
@@ -95,22 +107,33 @@ bool takeLevels(Desk& desk, const QString& text) {
   return true;
 }
 
-Result<void> takePicture(Desk& desk, const QMimeData& data, PasteAt at) {
-  const auto medium = photoFromBytes(pictureBytes(data), "the pasted picture");
-  if (!medium) return tl::unexpected(medium.error());
-  Medium named = **medium;
-  named.name = "pasted picture.png";
+void layPicture(Desk& desk, const MediumPtr& picture, PasteAt at) {
   if (const PhotoPlace place = desk.photoPlace(std::nullopt); place.item != 0 && at == PasteAt::Beside) {
-    desk.placePhoto(std::make_shared<const Medium>(std::move(named)), place);
-    return {};
+    desk.placePhoto(picture, place);
+    return;
   }
   const SheetPtr on = desk.sheet();
   const Point half{on->width * 0.25, on->height * 0.25}, centre = on->box().centre();
   Id made = 0;
-  Project changed = withPhotoItem(desk.settled(), on->id, std::make_shared<const Medium>(std::move(named)),
-                                  {centre - half, centre + half}, made);
+  Project changed = withPhotoItem(desk.settled(), on->id, picture, {centre - half, centre + half}, made);
   if (desk.commit(Desk::tr("Paste"), std::move(changed))) desk.select({made});
-  return {};
+}
+
+void takePicture(Desk& desk, const QMimeData& data, PasteAt at, const Otherwise& otherwise) {
+  readThen<MediumPtr>(
+      desk, Desk::tr("Reading the picture on the clipboard"),
+      [bytes = pictureBytes(data)](const Progress&) -> Result<MediumPtr> {
+        const auto medium = photoFromBytes(bytes, "the pasted picture");
+        if (!medium) return tl::unexpected(medium.error());
+        Medium named = **medium;
+        named.name = "pasted picture.png";
+        return std::make_shared<const Medium>(std::move(named));
+      },
+      [&desk, at](const MediumPtr& picture) -> Result<void> {
+        layPicture(desk, picture, at);
+        return {};
+      },
+      otherwise);
 }
 
 }  // namespace
@@ -175,8 +198,10 @@ void cutSelection(Desk& desk) {
 
 void paste(Desk& desk, PasteAt at) {
   const QMimeData* data = QApplication::clipboard()->mimeData();
-  const auto taken = data ? take(desk, *data, at) : Result<void>(problem("the clipboard is empty"));
-  if (!taken) emit desk.told(Desk::tr("Not pasted: %1").arg(QString::fromStdString(taken.error().message)));
+  const Otherwise otherwise = [&desk](const Problem& why) {
+    emit desk.told(Desk::tr("Not pasted: %1").arg(QString::fromStdString(why.message)));
+  };
+  data ? take(desk, *data, at, otherwise) : otherwise({"the clipboard is empty"});
 }
 
 QStringList filesOnClipboard() {
@@ -193,20 +218,10 @@ bool canTake(const QMimeData& data) {
          data.hasHtml();
 }
 
-Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
-  if (!data.hasFormat(itemsFormat)) {
-    if (data.hasFormat("image/svg+xml")) {
-      const QByteArray svg = data.data("image/svg+xml");
-      return layShapes(desk, std::string_view(svg.constData(), static_cast<std::size_t>(svg.size())),
-                       Desk::tr("shapes"), {}, Desk::tr("Paste"));
-    }
-    if (data.hasImage()) return takePicture(desk, data, at);
-    if (const std::string text = data.text().toStdString(); isSvg(text))
-      return layShapes(desk, text, Desk::tr("shapes"), {}, Desk::tr("Paste"));
-    if (data.hasText() && takeLevels(desk, data.text())) return {};
-    if (data.hasText() || data.hasHtml()) return takeText(desk, data);
-    return problem("it is neither items nor a picture nor text");
-  }
+namespace {
+
+/// Items of this program, another window of it or this one.
+Result<void> takeItems(Desk& desk, const QMimeData& data, PasteAt at) {
   const auto from = projectFromBytes(data.data(itemsFormat).toStdString());
   if (!from) return tl::unexpected(from.error());
   Project changed = desk.settled();
@@ -218,6 +233,29 @@ Result<void> take(Desk& desk, const QMimeData& data, PasteAt at) {
   }
   if (desk.commit(Desk::tr("Paste"), std::move(changed))) desk.select(here);
   return {};
+}
+
+}  // namespace
+
+void take(Desk& desk, const QMimeData& data, PasteAt at, const Otherwise& otherwise) {
+  const auto readSvg = [&](std::string svg) {
+    readShapes(desk, std::move(svg), Desk::tr("shapes"), Desk::tr("Paste"), otherwise);
+  };
+  if (data.hasFormat(itemsFormat)) {
+    if (const auto taken = takeItems(desk, data, at); !taken) otherwise(taken.error());
+  } else if (data.hasFormat("image/svg+xml")) {
+    readSvg(data.data("image/svg+xml").toStdString());
+  } else if (data.hasImage()) {
+    takePicture(desk, data, at, otherwise);
+  } else if (std::string text = data.text().toStdString(); isSvg(text)) {
+    readSvg(std::move(text));
+  } else if (data.hasText() && takeLevels(desk, data.text())) {
+    return;
+  } else if (data.hasText() || data.hasHtml()) {
+    takeText(desk, data, otherwise);
+  } else {
+    otherwise({"it is neither items nor a picture nor text"});
+  }
 }
 
 }  // namespace widecut

@@ -4,7 +4,7 @@
 #include <QMimeData>
 #include <memory>
 
-#include "app/desk/desk.h"
+#include "app/desk/read_then.h"
 #include "scene/scene.h"
 
 namespace widecut {
@@ -47,7 +47,7 @@ QStringList filesOnClipboard();
 /// Whether there is something to be taken.
 bool canTake(const QMimeData& data);
 /// Lays what was copied or dropped on a sheet. Items that would cover the ones they were copied from lie a little
-/// aside.
-Result<void> take(Desk& desk, const QMimeData& data, PasteAt at);
+/// aside. What comes from other programs is read in the background first.
+void take(Desk& desk, const QMimeData& data, PasteAt at, const Otherwise& otherwise);
 
 }  // namespace widecut

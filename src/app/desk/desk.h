@@ -9,6 +9,7 @@
 #include <map>
 
 #include "app/desk/again.h"
+#include "app/desk/background.h"
 #include "app/desk/mat_view.h"
 #include "app/desk/next_shapes.h"
 #include "app/desk/pen.h"
@@ -244,10 +245,10 @@ class Desk : public QObject {
   /// Where a photo that is asked for now goes: into the only selected outline or, when none or several are selected, on
   /// the sheet.
   PhotoPlace photoPlace(std::optional<Point> at) const;
+  /// What takes long.
+  Background& background() { return background_; }
   /// Puts it there; on the open sheet where that is gone.
   void placePhoto(const MediumPtr& photo, const PhotoPlace& place);
-  /// The shapes of an SVG file on the sheet.
-  Result<void> placeShapes(const QString& path, std::optional<Point> at);
 
   Style styleForNew;
   std::optional<FinishTaken> finishTaken;
@@ -367,6 +368,7 @@ class Desk : public QObject {
   };
   std::optional<LastOutcome> lastOutcome_;
   std::unique_ptr<Playback> playback_;  ///< Last, so that it ends first: it shows frames among the photos.
+  Background background_;  ///< Last, so that it ends first.
 };
 
 /// A hold on what is being tried. Only the one who shows a change can make it or take it back, so that none makes

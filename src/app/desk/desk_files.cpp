@@ -138,13 +138,6 @@ Result<void> Desk::save(const QString& path, bool replaceChanged) {
   return {};
 }
 
-Result<void> Desk::placeShapes(const QString& path, std::optional<Point> at) {
-  const auto bytes = readFile(path.toStdString(), limits::mostJsonBytes);
-  if (!bytes) return tl::unexpected(bytes.error());
-  const auto laid = layShapes(*this, *bytes, QFileInfo(path).completeBaseName(), at, tr("Bring in shapes"));
-  return laid ? laid : problem(path.toStdString() + ": " + laid.error().message);
-}
-
 PhotoPlace Desk::photoPlace(std::optional<Point> at) const {
   const ItemPtr target = onlyItem();
   // Of several frames it is one behind them all, unless a place was said.

@@ -32,8 +32,9 @@ QString MatDrops::drop(const QMimeData& data, Point about) {
   if (!offer) {
     if (const QString file = fileIn(data); !file.isEmpty()) return file;
     // From another window: as it would be pasted.
-    const auto taken = take(desk_, data, PasteAt::Beside);
-    if (!taken) emit desk_.told(Desk::tr("Not taken: %1").arg(QString::fromStdString(taken.error().message)));
+    take(desk_, data, PasteAt::Beside, [&desk = desk_](const Problem& why) {
+      emit desk.told(Desk::tr("Not taken: %1").arg(QString::fromStdString(why.message)));
+    });
     return {};
   }
   if (laysStarters(desk_.tool())) desk_.setTool(ToolKind::Select);

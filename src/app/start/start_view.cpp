@@ -17,6 +17,7 @@
 #include "app/widgets/measure_field.h"
 #include "app/widgets/unit_box.h"
 #include "app/window/recent_files.h"
+#include "media/photo_decode.h"
 #include "storage/project_file.h"
 
 namespace widecut {
@@ -42,7 +43,9 @@ QLabel* headingOnMat(const QString& text, QWidget* parent) {
 
 QImage previewIn(const QString& path) {
   const auto png = previewOf(path.toStdString());
-  return png ? QImage::fromData(QByteArray::fromStdString(*png), "PNG") : QImage();
+  // It may come from anywhere, like the project.
+  const auto picture = png ? decodedPhoto(*png, 0, false, {.seconds = 1}) : tl::unexpected(png.error());
+  return picture ? *picture : QImage();
 }
 
 }  // namespace

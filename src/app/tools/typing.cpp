@@ -2,12 +2,14 @@
 
 #include <algorithm>
 
+#include "app/desk/read_then.h"
 #include "project/edits/cutouts.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
 #include "project/edits/words_following.h"
 #include "project/limits.h"
 #include "project/names.h"
+#include "storage/text_in.h"
 
 namespace widecut {
 namespace {
@@ -34,6 +36,7 @@ Typing::Typing(Desk& desk) : desk_(desk), trial_(desk) {
 void Typing::clear() {
   pause_.stop();
   item_ = 0;
+  session_.reset();
   draft_.reset();
   typed_ = {};
   preedit_.clear();
@@ -57,6 +60,7 @@ void Typing::beginOn(Id words, std::size_t caret) {
   const ItemPtr item = findItem(desk_.settled(), first);
   if (!item || !wordsOf(*item)) return;
   item_ = first;
+  session_ = std::make_shared<char>();
   typed_ = lookedTextOf(*wordsOf(*item));
   caret_ = anchor_ = std::min(caret, typed_.text.size());
   desk_.select({words});
@@ -65,6 +69,7 @@ void Typing::beginOn(Id words, std::size_t caret) {
 
 void Typing::beginWith(WordsDraft draft) {
   end();
+  session_ = std::make_shared<char>();
   draft_ = std::move(draft);
 }
 
@@ -211,6 +216,25 @@ void Typing::insert(const LookedText& added) {
     return;
   }
   show(std::move(changed), end);
+}
+
+void Typing::paste(const QMimeData& data) {
+  if (!data.hasHtml()) return insert(data.text());
+  const std::weak_ptr<char> session = session_;
+  readThen<LookedText>(
+      desk_, Desk::tr("Reading the text on the clipboard"),
+      [html = data.html().toStdString(), style = words().content().style](const Progress& progress) {
+        return textFromFile(html, TextKind::Html, style, {.progress = progress});
+      },
+      [this, session](LookedText text) -> Result<void> {
+        if (session.expired()) return {};
+        text.looks.paragraphs.clear();
+        insert(text);
+        return {};
+      },
+      [&desk = desk_](const Problem& why) {
+        emit desk.told(Desk::tr("Not pasted: %1").arg(QString::fromStdString(why.message)));
+      });
 }
 
 void Typing::erase(int direction, Stride stride) {

@@ -1,6 +1,7 @@
 // Typing on words: the caret, what is selected, and the text as it is so far.
 #pragma once
 
+#include <QMimeData>
 #include <QTimer>
 
 #include "app/desk/desk.h"
@@ -58,6 +59,9 @@ class Typing {
   /// In the place of what is selected.
   void insert(const QString& text) { insert(LookedText{cleanText(text.toStdString()), {}}); }
   void insert(const LookedText& text);
+  /// The same of what another program copied: with bold, italic and underlined letters where they are said to be so;
+  /// other looks are those of the words. HTML is read in the background first.
+  void paste(const QMimeData& data);
   void erase(int direction, Stride stride);
   /// What is selected looks so, or, where all of it does already, as the whole again.
   void toggle(TextAspect aspect, double on, double off);
@@ -85,6 +89,8 @@ class Typing {
   std::size_t caret_ = 0, anchor_ = 0;
   std::optional<double> wantedX_;  ///< Of the caret, while it goes from line to line.
   bool settling_ = false;
+  /// Made anew whenever typing begins or ends: what is read meanwhile is for those words, or for none.
+  std::shared_ptr<char> session_;
 };
 
 }  // namespace widecut

@@ -62,15 +62,8 @@ void copy(Typing& typing) {
     data->setHtml(QString::fromStdString(htmlOf(selected, typing.words().content().style)));
   QApplication::clipboard()->setMimeData(data);
 }
-/// With bold, italic and underlined letters where they are said to be so; other looks are those of the words.
 void paste(Typing& typing) {
-  const QMimeData* data = QApplication::clipboard()->mimeData();
-  if (!data) return;
-  auto text = data->hasHtml() ? textFromFile(data->html().toStdString(), TextKind::Html, typing.words().content().style)
-                              : Result<LookedText>(problem("plain"));
-  if (!text) return typing.insert(data->text());
-  text->looks.paragraphs.clear();
-  typing.insert(*text);
+  if (const QMimeData* data = QApplication::clipboard()->mimeData()) typing.paste(*data);
 }
 constexpr EditKey editKeys[] = {
     {QKeySequence::Backspace, [](Typing& t) { t.erase(-1, Stride::Letter); }},

@@ -5,7 +5,6 @@
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QGridLayout>
-#include <QImageReader>
 #include <QLabel>
 #include <QLocale>
 #include <QSettings>
@@ -34,18 +33,16 @@ Seen seen(const QString& path, double ratio) {
   if (!file.isFile()) return out;
   QStringList facts{file.fileName()};
   QSize size;
-  QImageReader reader(path);
-  reader.setAutoTransform(true);
   const QSize most = pictureSize * ratio;
-  if (reader.canRead()) {
-    size = reader.size();
-    if (size.isValid()) reader.setScaledSize(size.scaled(most, Qt::KeepAspectRatio));
-    out.picture = reader.read();
-    if (reader.transformation() & QImageIOHandler::TransformationRotate90) size.transpose();
-  } else if (const auto poster = pictureFromFile(path.toStdString())) {
-    size = {(*poster)->width, (*poster)->height};
-    out.picture = QImage::fromData(QByteArray::fromStdString(*(*poster)->bytes));
-  }
+  const auto show = [&](const Result<SmallPhoto>& small) {
+    if (!small) return;
+    size = {small->width, small->height};
+    out.picture = small->picture;
+  };
+  if (const auto small = smallPhotoOfFile(path.toStdString(), most))
+    show(small);
+  else if (const auto poster = pictureFromFile(path.toStdString()))
+    show(smallPhoto(*(*poster)->bytes, most));
   if (!out.picture.isNull()) {
     out.picture = out.picture.scaled(most, Qt::KeepAspectRatio, Qt::SmoothTransformation);
     out.picture.setDevicePixelRatio(ratio);

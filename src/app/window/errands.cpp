@@ -7,6 +7,7 @@
 #include <QMessageBox>
 #include <QPushButton>
 
+#include "app/desk/bring_in.h"
 #include "app/desk/bring_text.h"
 #include "app/widgets/picture_dialog.h"
 #include "app/window/deliver_dialog.h"
@@ -48,7 +49,8 @@ QString withEnding(const QString& path, const QString& ending) {
 
 }  // namespace
 
-Errands::Errands(Desk& desk, QWidget& window) : desk_(desk), window_(window) {}
+Errands::Errands(Desk& desk, QWidget& window)
+    : desk_(desk), window_(window), background_(desk.background()) {}
 
 void Errands::complain(const QString& message) {
   QMessageBox box(QMessageBox::NoIcon, tr("Wide Cut"), message, QMessageBox::Ok, &window_);
@@ -207,10 +209,8 @@ void Errands::placePhoto(const QString& path, std::optional<Point> at, const QSt
   if (path.isEmpty()) return;
   const bool isText = textKindOf(path.toStdString()).has_value();
   if (isText || path.endsWith(".svg", Qt::CaseInsensitive)) {
-    QApplication::setOverrideCursor(Qt::WaitCursor);
-    const auto placed = isText ? layTextFile(desk_, path, at) : desk_.placeShapes(path, at);
-    QApplication::restoreOverrideCursor();
-    if (!placed) complain(QString::fromStdString(placed.error().message));
+    const Otherwise otherwise = [this](const Problem& why) { complain(QString::fromStdString(why.message)); };
+    isText ? layTextFile(desk_, path, at, otherwise) : layShapesFile(desk_, path, at, otherwise);
     return;
   }
   // A large photo takes its time to be read and looked at; the window does not stand still.

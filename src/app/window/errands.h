@@ -20,6 +20,8 @@ class Errands : public QObject {
 
   /// Dialogs open over `window`.
   Errands(Desk& desk, QWidget& window);
+  /// What runs in the background is stopped.
+  ~Errands() override { background_.stopAll(); }
 
   /// Goes on once what is open may be left: at once when it is saved; else the person is asked, and it is saved first,
   /// or given up, or nothing happens.
@@ -73,7 +75,7 @@ class Errands : public QObject {
   QWidget& window_;
   bool isSaving_ = false;
   std::vector<Then> afterSaving_;
-  Background background_;  ///< Last, so that it ends first.
+  Background& background_;
 };
 
 }  // namespace widecut

@@ -7,6 +7,7 @@
 #include <QPushButton>
 
 #include "app/look/theme.h"
+#include "media/photo_decode.h"
 
 namespace widecut {
 
@@ -46,8 +47,7 @@ void RecoveryStrip::addCard(std::size_t index) {
   row->setSpacing(10);
   auto* picture = new QLabel(card);
   QPixmap shown;
-  shown.loadFromData(reinterpret_cast<const uchar*>(left.picture.data()), static_cast<uint>(left.picture.size()),
-                     "PNG");
+  if (const auto decoded = decodedPhoto(left.picture, 0, false, {.seconds = 1})) shown = QPixmap::fromImage(*decoded);
   if (shown.isNull()) {
     shown = QPixmap(96, 68);
     shown.fill(Qt::white);

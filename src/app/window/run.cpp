@@ -5,10 +5,12 @@
 #include <QStandardPaths>
 #include <QTimer>
 #include <iostream>
+#include <thread>
 
 #include "app/desk/preferences.h"
 #include "app/look/theme.h"
 #include "app/window/main_window.h"
+#include "reading/process.h"
 
 namespace widecut {
 namespace {
@@ -72,6 +74,8 @@ int runWindow(int count, char** words) {
     return 2;
   }
   QApplication app(count, words);
+  // Ready by the time when a photo is to be shown.
+  std::thread([] { reading::warmUp(); }).detach();
   QApplication::setOrganizationName("widecut");
   QApplication::setApplicationName("Wide Cut");
   QApplication::setApplicationVersion("0.1.0");
