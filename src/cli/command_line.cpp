@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <charconv>
 #include <chrono>
+#include <filesystem>
 #include <iostream>
 
 #include "cli/json_lines.h"
@@ -18,7 +19,9 @@
 #include "project/forms/words.h"
 #include "project/limits.h"
 #include "project/lookup.h"
+#include "project/node_memo.h"
 #include "project/resolve.h"
+#include "reading/process.h"
 #include "storage/project_file.h"
 #include "words/font_library.h"
 
@@ -106,6 +109,19 @@ int countItems(const ItemList& items) {
   return count;
 }
 
+/// What keeps the reading process to its work.
+json readerInfo() {
+  const auto reader = reading::Reader::take();
+  if (!reader) return {{"problem", reader.error().message}};
+  json out{{"memoryBytes", reading::mostMemory}, {"seconds", reading::mostSeconds}};
+  for (int i = 0; i < reading::countOfLimits; ++i) {
+    const auto limit = static_cast<reading::Limit>(i);
+    const auto& holds = reader->limits();
+    out["limits"][reading::nameOf(limit)] = std::find(holds.begin(), holds.end(), limit) != holds.end();
+  }
+  return out;
+}
+
 json infoOf(const Project& project) {
   json out{{"name", project.name}, {"pieces", json::array()}, {"media", json::array()}, {"fonts", json::array()}};
   int number = 0;
@@ -132,8 +148,9 @@ json infoOf(const Project& project) {
     json m{{"name", medium->name},
            {"width", medium->width},
            {"height", medium->height},
-           {"bytes", medium->bytes->size()},
+           {"bytes", medium->bytes ? json(medium->bytes->size()) : json()},
            {"hash", hash}};
+    if (!medium->path.empty()) m["path"] = medium->path;
     if (const auto why = store.problemWith(*medium)) m["problem"] = why->message;
     out["media"].push_back(std::move(m));
   }
@@ -141,10 +158,15 @@ json infoOf(const Project& project) {
     for (const FaceChoice& face : use.faces)
       out["fonts"].push_back(
           {{"family", face.family}, {"weight", face.weight}, {"italic", face.italic}, {"missing", use.isMissing}});
-  out["budgets"] = {{"photoBytes", budgets::photoBytes},
-                    {"rasterBytes", budgets::rasterBytes},
-                    {"undoBytes", budgets::undoBytes},
+  out["budgets"] = {{"photoBytes", budgets::photoBytes},        {"rasterBytes", budgets::rasterBytes},
+                    {"undoBytes", budgets::undoBytes},          {"outlineBytes", budgets::outlineBytes},
+                    {"contentBytes", budgets::contentBytes},    {"smallMemoBytes", budgets::smallMemoBytes},
                     {"leastUndoSteps", budgets::leastUndoSteps}};
+  out["memos"] = json::array();
+  for (const MemoUse& use : memoUses())
+    out["memos"].push_back(
+        {{"name", use.name}, {"entries", use.entries}, {"bytes", use.bytes}, {"budget", use.budget}});
+  out["reader"] = readerInfo();
   return out;
 }
 
@@ -167,6 +189,11 @@ void printInfo(const json& info) {
     std::cout << "font " << font["family"].get<std::string>() << "  "
               << nameOf(FontFace{font["weight"].get<int>(), font["italic"].get<bool>()})
               << (font["missing"].get<bool>() ? "  is not on this machine: Cabin stands in" : "") << '\n';
+  std::string free;
+  const json limits = info["reader"].value("limits", json::object());
+  for (const auto& [name, holds] : limits.items())
+    if (!holds.get<bool>()) free += (free.empty() ? "" : ", ") + name;
+  if (!free.empty()) std::cout << "reader  this machine does not limit its " << free << '\n';
 }
 
 struct DeliverRequest {
@@ -197,6 +224,9 @@ Result<void> deliverFile(const DeliverRequest& request) {
   if (!format) return problem("the format must be png, svg or pdf, not '" + word + "'");
   if (!(request.ppi >= limits::leastPpi && request.ppi <= limits::mostPpi))
     return problem("the resolution must be from 1 to 4800 ppi");
+  std::error_code none;
+  if (std::filesystem::equivalent(request.file, request.out, none))
+    return problem(request.out + " is the project itself: choose another file to write");
   const auto project = openProject(request.file);
   if (!project) return tl::unexpected(project.error());
   const auto sheets = sheetsOf(*project);

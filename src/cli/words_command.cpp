@@ -121,7 +121,7 @@ Result<void> words(const WordsRequest& request) {
   if (request.asJson)
     std::cout << listed(set, shift).dump(2, ' ', false, json::error_handler_t::replace) << '\n';
   else
-    std::cout << pathData(transformed(set.outline(), Affine::move(shift))) << '\n';
+    std::cout << pathData(transformed(*set.outline(), Affine::move(shift))) << '\n';
   return {};
 }
 

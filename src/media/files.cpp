@@ -15,6 +15,8 @@ namespace {
 namespace fs = std::filesystem;
 
 std::string megabytes(std::uint64_t bytes) {
+  constexpr std::uint64_t few = 100'000;
+  if (bytes < few) return std::to_string((bytes + 999) / 1000) + " kB";
   const double mb = static_cast<double>(bytes) / 1e6;
   return QString::number(mb, 'f', mb < 10 ? 1 : 0).toStdString() + " MB";
 }

@@ -13,8 +13,8 @@ namespace {
 
 std::size_t bytesOf(const Item& item) {
   std::size_t bytes = sizeof(Item) + item.name.size() + item.extra.size();
-  constexpr std::size_t nodesOfLetter = 24;  // as is usual
-  bytes += (countOfNodes(item.form) + nodesOfLetter * countOfLetters(item.form)) * sizeof(Segment);
+  constexpr std::size_t forLetter = 64;  // where it is set; paragraphs that stay are shared
+  bytes += countOfNodes(item.form) * sizeof(Segment) + countOfLetters(item.form) * forLetter;
   for (const ItemPtr& child : childrenOf(item)) bytes += bytesOf(*child);
   // What it comes to, and what it paints, is worked out once and kept with it.
   return 2 * bytes;

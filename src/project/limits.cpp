@@ -5,6 +5,7 @@
 #include <unordered_map>
 #include <unordered_set>
 
+#include "project/budgets.h"
 #include "project/forms/form.h"
 #include "project/node_memo.h"
 #include "project/style_limits.h"
@@ -52,7 +53,7 @@ struct Totals {
 
 /// Worked out from those of the sheet before, where most items are the same nodes.
 std::shared_ptr<const Totals> totalsOf(const SheetPtr& sheet, const SheetPtr& before) {
-  static NodeMemo<Totals> memo;
+  static NodeMemo<Totals> memo("totals", budgets::smallMemoBytes);
   if (auto known = memo.find({sheet})) return known;
   auto totals = std::make_shared<Totals>();
   const auto known = before ? memo.find({before}) : nullptr;

@@ -1,4 +1,5 @@
 #include "project/lookup.h"
+#include "project/budgets.h"
 
 #include <algorithm>
 #include <mutex>
@@ -79,8 +80,13 @@ Place placeOf(const Project& project, Id item) {
 
 }  // namespace
 
+std::size_t SheetIndex::bytesIn(const SheetIndex& index) {
+  constexpr std::size_t forOne = 120;  // an id, the way to it, and what a table takes
+  return index.paths_.size() * forOne;
+}
+
 std::shared_ptr<const SheetIndex> SheetIndex::of(const SheetPtr& sheet) {
-  static NodeMemo<SheetIndex> memo;
+  static NodeMemo<SheetIndex> memo("indexes", budgets::smallMemoBytes, bytesIn);
   static NewestIndexes newest;
   if (auto known = memo.find({sheet})) return known;
   auto index = newest.takenOver(sheet);

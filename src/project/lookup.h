@@ -29,6 +29,7 @@ class SheetIndex {
   static std::vector<ItemPtr> along(const Sheet& sheet, const Path& path);
 
  private:
+  static std::size_t bytesIn(const SheetIndex& index);
   void add(const ItemList& items, Path& path);
   std::unordered_map<Id, Path> paths_;
 };

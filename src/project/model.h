@@ -141,7 +141,9 @@ struct Project {
   /// The styles of words that have names; each after that which it is based on.
   std::vector<NamedLookPtr> textStyles = {};
   SubjectsOfPhotos subjects = {};  ///< No list is empty.
-  Id nextId = 1;                   ///< Larger than every id in use.
+  /// What it has with it; all its words have the same ones. Null for none.
+  std::shared_ptr<const OwnFonts> fonts = nullptr;
+  Id nextId = 1;  ///< Larger than every id in use.
   /// Files in the project file that this version does not know, by name; written back as they were.
   std::map<std::string, std::shared_ptr<const std::string>> otherFiles;
   std::string extra;

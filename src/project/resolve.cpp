@@ -4,6 +4,7 @@
 #include <array>
 
 #include "cutting/live_cut.h"
+#include "project/budgets.h"
 #include "project/forms/form.h"
 #include "project/forms/treated.h"
 #include "project/framing.h"
@@ -17,6 +18,10 @@ NodePaths withCorner(NodePaths paths, const Corner& corner) {
   for (NodePath& path : paths)
     for (Node& node : path.nodes) node.corner = corner;
   return paths;
+}
+
+std::size_t bytesIn(const Resolved& shape) {
+  return (storedNodes(shape.outline) + (shape.sharp ? storedNodes(*shape.sharp) : 0)) * sizeof(Segment);
 }
 
 /// Before its corners are treated.
@@ -58,7 +63,7 @@ std::shared_ptr<const void> nodeOf(const Form& form) {
 }
 
 std::shared_ptr<const Resolved> resolved(const Form& form) {
-  static NodeMemo<Resolved> memo;
+  static NodeMemo<Resolved> memo("outlines", budgets::outlineBytes, bytesIn);
   const auto node = nodeOf(form);
   if (auto known = memo.find({node})) return known;
   auto result = std::make_shared<Resolved>();
@@ -87,7 +92,7 @@ std::optional<NodePaths> corneredPaths(const Item& item) {
 }
 
 Box boxInFrame(const Item& item) {
-  static NodeMemo<Box> memo;
+  static NodeMemo<Box> memo("boxes", budgets::smallMemoBytes);
   if (const auto stated = statedBox(item.form)) return *stated;
   if (!showsChildren(item.form)) return resolved(item)->box;
   const auto node = nodeOf(item.form);

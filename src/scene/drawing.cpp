@@ -28,9 +28,9 @@ class Drawing {
     if (isApart) commands.push_back(PushGroup{1, Blend::Normal, place(content.body), nullptr, std::move(fade)});
     std::vector<ReadLine> read = content.read;
     for (ReadLine& line : read) line.place = place * line.place;
-    if (content.letters) {
+    if (layer.letters) {
       const auto& fill = std::get<FillOutline>(content.under.front());
-      commands.emplace_back(FillWords{moved(fill, place), content.letters, place * content.letters->content().stretch,
+      commands.emplace_back(FillWords{moved(fill, place), layer.letters, place * layer.letters->content().stretch,
                                       std::exchange(read, {})});
     } else {
       for (const Mark& mark : content.under) add(mark, place);

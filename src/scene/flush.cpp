@@ -227,7 +227,7 @@ std::optional<std::size_t> paintFlush(const std::vector<Layer*>& pieces) {
   if (pieces.size() < 2 || !back) return std::nullopt;
   std::vector<Layer> placed;
   placed.reserve(pieces.size());
-  for (const Layer* piece : pieces) placed.push_back({piece->item, piece->content, *back * piece->place});
+  for (const Layer* piece : pieces) placed.push_back({piece->item, piece->content, nullptr, *back * piece->place});
   const Painted painted = kept.paintedBy(placed);
   for (std::size_t i = 0; i < pieces.size(); ++i)
     if (painted.contents[i]) pieces[i]->content = painted.contents[i];

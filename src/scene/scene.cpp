@@ -6,6 +6,7 @@
 
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
+#include "project/budgets.h"
 #include "project/edits/levels.h"
 #include "project/edits/places.h"
 #include "project/forms/words.h"
@@ -162,7 +163,7 @@ void addFinish(const Item& item, Content& content) {
 
 /// True when what an item paints depends on where it lies: some gradient in it reaches further than over its item.
 bool dependsOnPlace(const Item& item) {
-  static NodeMemo<bool, 2> memo;
+  static NodeMemo<bool, 2> memo("whether contents depend on their places", budgets::smallMemoBytes);
   const NodeMemo<bool, 2>::Nodes nodes{nodeOf(item.form), item.style};
   if (const auto known = memo.find(nodes)) return *known;
   const auto reaches = [](const Style& style) {
@@ -195,7 +196,7 @@ Around aroundChildren(const Item& item, const Around& around, const Affine& copy
   return inner;
 }
 
-/// See Content::letters.
+/// See Layer::letters.
 std::shared_ptr<const Words> lettersOf(const Item& item, const Content& content) {
   const auto* words = std::get_if<std::shared_ptr<const Words>>(&item.form);
   const auto* fill = content.under.size() == 1 ? std::get_if<FillOutline>(&content.under.front()) : nullptr;
@@ -206,8 +207,36 @@ std::shared_ptr<const Words> lettersOf(const Item& item, const Content& content)
   return words && isWhole && isStraight((*words)->set()) ? *words : nullptr;
 }
 
+std::size_t bytesOf(const Outline& outline) {
+  std::size_t segments = 0;
+  for (const Contour& contour : outline.contours) segments += contour.segments.size();
+  return segments * sizeof(Segment) + outline.contours.size() * sizeof(Contour);
+}
+
+std::size_t bytesOf(const Mark& mark) {
+  if (const auto* stroke = std::get_if<StrokeOutline>(&mark)) return sizeof(Mark) + bytesOf(*stroke->outline);
+  if (const auto* group = std::get_if<MarkGroup>(&mark)) {
+    std::size_t bytes = sizeof(Mark) + bytesOf(*group->clip);
+    for (const FillOutline& fill : group->fills) bytes += sizeof fill + bytesOf(*fill.outline);
+    return bytes;
+  }
+  return sizeof(Mark) + bytesOf(*std::get<FillOutline>(mark).outline);
+}
+
+/// An outline that is shared, as between a fill and a line, counts where it is used.
+std::size_t bytesIn(const Content& content) {
+  std::size_t bytes = content.inside.size() * sizeof(Layer);
+  for (const Mark& mark : content.under) bytes += bytesOf(mark);
+  for (const Mark& mark : content.over) bytes += bytesOf(mark);
+  for (const FinishStep& step : content.finish)
+    for (const Mark& mark : step.marks) bytes += bytesOf(mark);
+  for (const ReadLine& line : content.read)
+    bytes += sizeof line + line.text.size() + line.stops.size() * sizeof(CaretStop);
+  return bytes;
+}
+
 std::shared_ptr<const Content> contentOf(const Item& item, const Around& around) {
-  static NodeMemo<Content, 2> memo;
+  static NodeMemo<Content, 2> memo("contents", budgets::contentBytes, bytesIn);
   const NodeMemo<Content, 2>::Nodes nodes{nodeOf(item.form), item.style};
   const bool isPlaced = dependsOnPlace(item);
   if (!isPlaced)
@@ -216,7 +245,6 @@ std::shared_ptr<const Content> contentOf(const Item& item, const Around& around)
   Marks(item, around, *content).add();
   const bool isPainted = !content->under.empty() || !content->over.empty();
   if (isPainted && !showsChildren(item.form)) addReadLines(item, {}, content->read);
-  content->letters = lettersOf(item, *content);
   for (const auto& [number, copy] : copiesOf(item.form)) {
     const Around inside = isPlaced ? aroundChildren(item, around, copy) : Around{};
     for (const ItemPtr& child : shownIn(item.form, number)) {
@@ -274,7 +302,13 @@ void eachPicture(const Content& content, const Affine& place, const See& see) {
 Around aroundOf(const Sheet& sheet) { return {unitTo(sheet.box()), {}}; }
 
 Layer layerOf(const ItemPtr& item, const Around& around) {
-  return {item, contentOf(*item, around), item->toParent(), item->style->opacity * (1 - item->paleBy),
+  auto content = contentOf(*item, around);
+  auto letters = lettersOf(*item, *content);
+  return {item,
+          std::move(content),
+          std::move(letters),
+          item->toParent(),
+          item->style->opacity * (1 - item->paleBy),
           item->style->blend};
 }
 

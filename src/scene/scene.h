@@ -82,8 +82,6 @@ struct Content {
   std::vector<Layer> inside;  ///< What is inside the item and shows as it is; back to front.
   std::vector<Mark> over;
   std::vector<ReadLine> read;  ///< The words that it shows itself, or that its outline is made of.
-  /// Words on straight lines whose letters, in one flat colour, are all of `under`; or else null.
-  std::shared_ptr<const Words> letters;
   std::vector<FinishStep> finish;
   bool mixes = false;  ///< Some of its own marks are mixed with others: it has to be painted as one.
 
@@ -92,6 +90,8 @@ struct Content {
 struct Layer {
   ItemPtr item;
   std::shared_ptr<const Content> content;
+  /// Words on straight lines whose letters, in one flat colour, are all of the content's `under`; or else null.
+  std::shared_ptr<const Words> letters;
   Affine place;  ///< From the frame to the space the layer lies in.
   double opacity = 1;
   Blend blend = Blend::Normal;

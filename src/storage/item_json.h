@@ -26,12 +26,16 @@ class ItemReader {
   /// The style of words with a number; null where there is none.
   NamedLookPtr textStyle(std::uint32_t number) const;
   void setTextStyles(std::vector<NamedLookPtr> styles) { textStyles_ = std::move(styles); }
+  /// The fonts that words of the project know.
+  const std::shared_ptr<const OwnFonts>& fonts() const { return fonts_; }
+  void setFonts(std::shared_ptr<const OwnFonts> fonts) { fonts_ = std::move(fonts); }
   Id greatestId() const { return ids_.empty() ? 0 : *ids_.rbegin(); }
 
  private:
   const Media& media_;
   std::set<Id> ids_;
   std::vector<NamedLookPtr> textStyles_;
+  std::shared_ptr<const OwnFonts> fonts_;
 };
 
 }  // namespace widecut

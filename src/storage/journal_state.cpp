@@ -6,6 +6,7 @@
 #include "media/files.h"
 #include "project/limits.h"
 #include "project/lookup.h"
+#include "storage/kept_fonts.h"
 #include "storage/media_bytes.h"
 #include "storage/project_json.h"
 
@@ -37,7 +38,8 @@ Result<std::string> JournalState::write(const std::string& kind, const std::stri
 Result<void> JournalState::keep(const Project& project) {
   if (const auto beyond = beyondLimits(project, nullptr)) return problem(beyond->message);
   const Media media = mediaOf(project);
-  json state{{"sheets", json::object()}, {"media", json::object()}, {"others", json::object()}};
+  json state{
+      {"sheets", json::object()}, {"media", json::object()}, {"others", json::object()}, {"fonts", json::object()}};
   const auto lay = [&](const char* kind, const std::string& name, const std::string& bytes) -> Result<void> {
     std::string& file = files_[kind + name];
     if (file.empty()) {
@@ -53,6 +55,17 @@ Result<void> JournalState::keep(const Project& project) {
       if (const auto laid = lay("media", hash, *medium->bytes); !laid) return laid;
   for (const auto& [name, bytes] : project.otherFiles)
     if (const auto laid = lay("others", name, *bytes); !laid) return laid;
+  for (const FontEntry& font : fontEntries(project)) {
+    // A font by itself, and the list of them, which is made anew each time, by what it says.
+    const bool isList = font.name.ends_with(".json");
+    std::string& file = isList ? fontLists_[*font.bytes] : fonts_[font.bytes];
+    if (file.empty()) {
+      auto written = write("font", *font.bytes);
+      if (!written) return tl::unexpected(written.error());
+      file = std::move(*written);
+    }
+    state["fonts"][font.name] = file;
+  }
   std::map<Id, KeptSheet> sheets;
   for (const SheetPtr& sheet : sheetsOf(project)) {
     const auto before = sheets_.find(sheet->id);
@@ -103,6 +116,8 @@ Result<Project> keptProject(const std::string& folder) {
       !state.contains("media") || !state.contains("others"))
     return failed("it is damaged");
   ProjectSources sources;
+  if (state.contains("fonts"))
+    sources.fonts = fontsIn([&](const std::string& name, std::size_t most) { return read("fonts", name, most); });
   sources.text = [&](const std::string& entry, std::size_t most) { return read("sheets", entry, most); };
   sources.fill = filledBy([&](const Medium& medium, std::size_t most) { return read("media", medium.hash, most); });
   auto project = projectFrom(state["project"].get<std::string>(), sources);

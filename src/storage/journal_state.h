@@ -34,6 +34,8 @@ class JournalState {
   std::map<Id, KeptSheet> sheets_;
   std::map<std::string, std::string>
       files_;  ///< Photos by their hashes and foreign files by their names: where they are.
+  std::map<std::shared_ptr<const std::string>, std::string> fonts_;  ///< Where they are.
+  std::map<std::string, std::string> fontLists_;
   unsigned count_ = 0;
   std::uint64_t bytesWritten_ = 0;
 };

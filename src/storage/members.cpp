@@ -13,7 +13,13 @@ Members::Members(const json& object, std::string place) : object_(object), place
   if (!object.is_object()) throw Wrong{place_ + " is not an object"};
 }
 
-void Members::wrong(const std::string& name, const std::string& what) const { throw Wrong{placeOf(name) + " " + what}; }
+void Members::wrong(const std::string& name, const std::string& what) const {
+  // Of what lies very deep, the beginning and the end.
+  constexpr std::size_t most = 160, end = 60;
+  std::string place = placeOf(name);
+  if (place.size() > most) place = place.substr(0, most - end) + "…" + place.substr(place.size() - end);
+  throw Wrong{place + " " + what};
+}
 
 std::string Members::placeOf(const std::string& name) const {
   if (place_.empty()) return name;

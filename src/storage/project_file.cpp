@@ -153,8 +153,9 @@ Result<Project> projectIn(zip_t* zip, const Wanted& wanted) {
   const auto text =
       entryNamed(zip, "project.json", limits::mostJsonBytes, "it is not a Wide Cut project (no project.json in it)");
   if (!text) return tl::unexpected(text.error());
-  takeFonts([zip](const std::string& name, std::size_t most) { return entryNamed(zip, name, most, "there is none"); });
   ProjectSources sources;
+  sources.fonts = fontsIn(
+      [zip](const std::string& name, std::size_t most) { return entryNamed(zip, name, most, "there is none"); });
   sources.text = [zip](const std::string& name, std::size_t most) {
     return entryNamed(zip, name, most, "the entry " + name + " is missing from it");
   };
@@ -198,7 +199,7 @@ Result<void> pack(Zip zip, const ToSave& saved, const std::string& previewPng, P
   if (!previewPng.empty()) good = good && add(zip.get(), "preview.png", previewPng, false);
   for (const auto& [hash, medium] : saved.media)
     if (medium->path.empty()) good = good && medium->bytes && add(zip.get(), mediumEntry(hash), *medium->bytes, false);
-  for (const FontEntry& font : saved.fonts) good = good && add(zip.get(), font.name, font.bytes, true);
+  for (const FontEntry& font : saved.fonts) good = good && add(zip.get(), font.name, *font.bytes, true);
   for (const auto& [name, bytes] : saved.project.otherFiles) good = good && add(zip.get(), name, *bytes, true);
   if (!good) return problem("the project could not be packed");
   constexpr double steps = 0.01;
@@ -324,7 +325,7 @@ Result<void> saveProject(const Project& project, const std::string& previewPng, 
   const ToSave saved{project, folderOf(path)};
   std::uint64_t needed = saved.texts.project.size() + previewPng.size() + (1u << 16);
   for (const auto& [name, text] : saved.texts.sheets) needed += text.size() + 512;
-  for (const FontEntry& font : saved.fonts) needed += font.bytes.size() + 512;
+  for (const FontEntry& font : saved.fonts) needed += font.bytes->size() + 512;
   for (const auto& [hash, medium] : saved.media)
     needed += medium->bytes && medium->path.empty() ? medium->bytes->size() + 512 : 0;
   auto file = NewFile::at(path, needed);

@@ -119,6 +119,8 @@ class ProjectReader {
     if (m.find("swatches")) project.swatches = swatches(m.array("swatches"));
     if (m.find("textStyles")) project.textStyles = readTextStyles(m.array("textStyles"));
     reader_.setTextStyles(project.textStyles);
+    project.fonts = sources_.fonts;
+    reader_.setFonts(project.fonts);
     if (m.find("subjects")) project.subjects = subjects(m.array("subjects"));
     const json& pieces = m.array("pieces");
     for (const json& one : pieces)
@@ -128,7 +130,9 @@ class ProjectReader {
     project.nextId = reader_.greatestId() + 1;
     if (sheetsOf(project).empty()) throw Wrong{"the project has no sheet"};
     project.extra = m.extra();
-    project = withWordsFollowing({}, project);
+    Project before;
+    before.fonts = project.fonts;  // its words have them already
+    project = withWordsFollowing(before, project);
     if (const auto beyond = beyondLimits(project, nullptr)) throw Wrong{beyond->message};
     return project;
   }

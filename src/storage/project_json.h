@@ -35,6 +35,8 @@ struct ProjectSources {
   std::function<Result<void>(Medium& medium)> fill;
   /// So many sheets are read, from the first on; the others, and pieces without any, are left out.
   std::size_t mostSheets = static_cast<std::size_t>(-1);
+  /// What the project has with it; null for none.
+  std::shared_ptr<const OwnFonts> fonts = nullptr;
   /// Is told how far reading has come, and may stop it.
   Progress progress = {};
 };

@@ -104,10 +104,13 @@ std::vector<LeftBehind> leftBehind(const std::string& home) {
     }
     left.keptAt = state.st_mtime;
     const json about = json::parse(bytesIn(folder + "/about.json", 1 << 20), nullptr, false);
-    if (about.is_object()) {
-      left.name = about.value("name", "");
-      left.path = about.value("path", "");
-    }
+    // Whatever else stands there: the work is offered all the same.
+    const auto textOf = [&](const char* name) {
+      const auto found = about.is_object() ? about.find(name) : about.end();
+      return found != about.end() && found->is_string() ? found->get<std::string>() : std::string();
+    };
+    left.name = textOf("name");
+    left.path = textOf("path");
     left.picture = bytesIn(folder + "/picture.png", 64 << 20);
     found.push_back(std::move(left));
   }

@@ -249,6 +249,7 @@ Form readWords(Members m, const ItemReader& reader) {
     if (isAlwaysWritten(entry.aspect) || m.find(std::string(entry.name)))
       setValue(out.style, entry.aspect, readValue(m, entry));
   }
+  out.style.face.own = reader.fonts();
   if (out.style.face.family.size() > limits::mostNameBytes) m.wrong("family", "is too long");
   if (m.find("frame")) out.frame = readFrame(m);
   if (const json* along = m.find("along"); along && !out.frame)

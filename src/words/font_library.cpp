@@ -10,7 +10,6 @@
 
 #include "words/bundled_fonts.h"
 #include "words/destroyed_by.h"
-#include "words/paragraph.h"
 
 namespace widecut {
 namespace {
@@ -25,7 +24,8 @@ struct Source {
   std::string file;
   unsigned index = 0;
   int fromUsualWidth = 0;                              ///< By Fontconfig's count.
-  std::shared_ptr<const std::string> owner = nullptr;  ///< Of bytes that a project keeps.
+  std::shared_ptr<const std::string> owner = nullptr;  ///< Of bytes that a project has with it,
+  FontPtr font = nullptr;                              ///< and what was made of them.
 };
 
 std::string lowered(std::string text) {
@@ -59,6 +59,7 @@ Source sourceOf(FcPattern* pattern) {
 
 /// Loads each font once.
 FontPtr loaded(const Source& source) {
+  if (source.font) return source.font;
   static std::mutex mutex;
   static std::map<std::pair<const void*, std::string>, FontPtr> fonts;
   const std::lock_guard lock(mutex);
@@ -133,58 +134,39 @@ const Machine& machine() {
 
 using SourcesPtr = std::shared_ptr<const std::vector<Source>>;
 
-/// The fonts that projects have with them. They stay for as long as the program runs.
-class Kept {
- public:
-  SourcesPtr find(const std::string& lowered) const {
-    const std::lock_guard lock(mutex_);
-    const auto found = families_.find(lowered);
-    return found == families_.end() ? nullptr : found->second.sources;
-  }
-  bool add(const KeptFont& font) {
-    const std::lock_guard lock(mutex_);
-    Family& family = families_[lowered(font.family)];
-    if (family.name.empty()) family.name = font.family;
-    auto sources = family.sources ? *family.sources : std::vector<Source>{};
-    if (std::any_of(sources.begin(), sources.end(), [&](const Source& s) { return s.face == font.face; })) return false;
+SourcesPtr sourcesIn(const Families& families, const std::string& lowered) {
+  const auto found = families.find(lowered);
+  return found == families.end() ? nullptr : SourcesPtr(SourcesPtr(), &found->second);
+}
+SourcesPtr sourcesOf(const std::string& family, const OwnFontsPtr& own) {
+  const std::string name = lowered(family);
+  if (auto bundled = sourcesIn(bundledFamilies(), name)) return bundled;
+  if (auto there = sourcesIn(machine().sources, name)) return there;
+  std::vector<Source> out;
+  for (const std::size_t place : own ? own->of(family) : std::vector<std::size_t>{}) {
+    const KeptFont& font = own->all()[place];
     Source source;
     source.face = font.face;
     source.bytes = std::as_bytes(std::span(*font.bytes));
     source.index = font.index;
     source.owner = font.bytes;
-    sources.push_back(std::move(source));
-    family.sources = std::make_shared<const std::vector<Source>>(std::move(sources));
-    return true;
+    source.font = own->font(place);
+    out.push_back(std::move(source));
   }
-  std::vector<std::string> names() const {
-    const std::lock_guard lock(mutex_);
-    std::vector<std::string> out;
-    for (const auto& [key, family] : families_) out.push_back(family.name);
-    return out;
-  }
-
- private:
-  struct Family {
-    std::string name;  ///< As it is written.
-    SourcesPtr sources;
-  };
-  mutable std::mutex mutex_;
-  std::map<std::string, Family> families_;
-};
-Kept& kept() {
-  static Kept all;
-  return all;
+  return out.empty() ? nullptr : std::make_shared<const std::vector<Source>>(std::move(out));
 }
 
-SourcesPtr sourcesIn(const Families& families, const std::string& lowered) {
-  const auto found = families.find(lowered);
-  return found == families.end() ? nullptr : SourcesPtr(SourcesPtr(), &found->second);
-}
-SourcesPtr sourcesOf(const std::string& family) {
-  const std::string name = lowered(family);
-  if (auto own = sourcesIn(bundledFamilies(), name)) return own;
-  if (auto there = sourcesIn(machine().sources, name)) return there;
-  return kept().find(name);
+/// The names of a project's families that the program and the machine have not, each once, as they are written.
+std::vector<std::string> namesIn(const OwnFontsPtr& own) {
+  std::vector<std::string> out;
+  for (const KeptFont& font : own ? own->all() : std::vector<KeptFont>{}) {
+    const std::string name = lowered(font.family);
+    const auto isSame = [&](const std::string& known) { return lowered(known) == name; };
+    if (!bundledFamilies().contains(name) && !machine().sources.contains(name) &&
+        std::none_of(out.begin(), out.end(), isSame))
+      out.push_back(font.family);
+  }
+  return out;
 }
 
 std::vector<FontFace> facesOf(const std::vector<Source>& sources) {
@@ -199,47 +181,67 @@ std::vector<FontFace> facesOf(const std::vector<Source>& sources) {
 
 }  // namespace
 
-std::vector<FontFamily> fontFamilies() {
-  std::vector<std::string> names;
-  for (const BundledFont& font : bundledFonts())
-    if (names.empty() || names.back() != font.family) names.emplace_back(font.family);
-  const auto own = static_cast<std::ptrdiff_t>(names.size());
-  names.insert(names.end(), machine().names.begin(), machine().names.end());
-  const auto others = kept().names();
-  names.insert(names.end(), others.begin(), others.end());
-  std::sort(names.begin() + own, names.end(),
-            [](const std::string& a, const std::string& b) { return lowered(a) < lowered(b); });
-  std::vector<FontFamily> out;
-  out.reserve(names.size());
-  for (const std::string& name : names) out.push_back({name, facesOf(*sourcesOf(name))});
+OwnFontsPtr OwnFonts::with(const OwnFontsPtr& fonts, const KeptFont& font) {
+  if (!font.bytes) return fonts;
+  auto out = fonts ? std::make_shared<OwnFonts>(*fonts) : std::make_shared<OwnFonts>();
+  FontPtr made;
+  for (std::size_t i = 0; i < out->fonts_.size(); ++i) {
+    const KeptFont& known = out->fonts_[i];
+    if (known.face == font.face && lowered(known.family) == lowered(font.family)) return fonts;
+    if (known.bytes == font.bytes && known.index == font.index) made = out->loaded_[i];
+  }
+  if (!made) {
+    const FontPtr read = Font::of(std::as_bytes(std::span(*font.bytes)), font.index);
+    if (!read) return fonts;
+    // Whoever has the font has its bytes.
+    made = FontPtr(read.get(), [read, bytes = font.bytes](const Font*) {});
+  }
+  out->fonts_.push_back(font);
+  out->loaded_.push_back(std::move(made));
   return out;
 }
 
-std::optional<FontFamily> findFamily(const std::string& name) {
-  const auto sources = sourcesOf(name);
+std::vector<std::size_t> OwnFonts::of(const std::string& family) const {
+  std::vector<std::size_t> out;
+  for (std::size_t i = 0; i < fonts_.size(); ++i)
+    if (lowered(fonts_[i].family) == lowered(family)) out.push_back(i);
+  return out;
+}
+
+std::vector<FontFamily> fontFamilies(const OwnFontsPtr& own) {
+  std::vector<std::string> names;
+  for (const BundledFont& font : bundledFonts())
+    if (names.empty() || names.back() != font.family) names.emplace_back(font.family);
+  const auto first = static_cast<std::ptrdiff_t>(names.size());
+  names.insert(names.end(), machine().names.begin(), machine().names.end());
+  const auto others = namesIn(own);
+  names.insert(names.end(), others.begin(), others.end());
+  std::sort(names.begin() + first, names.end(),
+            [](const std::string& a, const std::string& b) { return lowered(a) < lowered(b); });
+  std::vector<FontFamily> out;
+  out.reserve(names.size());
+  for (const std::string& name : names) out.push_back({name, facesOf(*sourcesOf(name, own))});
+  return out;
+}
+
+std::optional<FontFamily> findFamily(const std::string& name, const OwnFontsPtr& own) {
+  const auto sources = sourcesOf(name, own);
   if (!sources) return std::nullopt;
   // As it is written there.
   for (const BundledFont& font : bundledFonts())
     if (lowered(std::string(font.family)) == lowered(name))
       return FontFamily{std::string(font.family), facesOf(*sources)};
-  for (const auto& names : {machine().names, kept().names()})
+  for (const auto& names : {machine().names, namesIn(own)})
     for (const std::string& known : names)
       if (lowered(known) == lowered(name)) return FontFamily{known, facesOf(*sources)};
   return std::nullopt;
 }
 
-FontHome homeOf(const std::string& family) {
+FontHome homeOf(const std::string& family, const OwnFontsPtr& own) {
   const std::string name = lowered(family);
   if (bundledFamilies().contains(name)) return FontHome::Program;
   if (machine().sources.contains(name)) return FontHome::Machine;
-  return kept().find(name) ? FontHome::Project : FontHome::Nowhere;
-}
-
-void keepFont(const KeptFont& font) {
-  const FontHome home = homeOf(font.family);
-  if (!font.bytes || home == FontHome::Program || home == FontHome::Machine) return;
-  if (!Font::of(std::as_bytes(std::span(*font.bytes)), font.index)) return;
-  if (kept().add(font)) forgetParagraphs();
+  return own && !own->of(family).empty() ? FontHome::Project : FontHome::Nowhere;
 }
 
 std::string nameOf(const FontFace& face) {
@@ -262,25 +264,25 @@ FoundFont fontFor(const FaceChoice& choice) {
     return *std::min_element(sources.begin(), sources.end(),
                              [&](const Source& a, const Source& b) { return away(a) < away(b); });
   };
-  if (const SourcesPtr sources = sourcesOf(choice.family)) {
+  if (const SourcesPtr sources = sourcesOf(choice.family, choice.own)) {
     const Source& nearest = nearestIn(*sources);
     // A file that was taken away since, or is none, counts as a family that is not there.
     if (FontPtr font = loaded(nearest)) return {std::move(font), nearest.face, false};
   }
-  const SourcesPtr usual = sourcesOf(FaceChoice{}.family);
+  const SourcesPtr usual = sourcesOf(FaceChoice{}.family, nullptr);
   const Source& standIn = nearestIn(*usual);
   return {loaded(standIn), standIn.face, true};
 }
 
 std::optional<KeptFont> fontToKeep(const FaceChoice& choice) {
-  const FontHome home = homeOf(choice.family);
+  const FontHome home = homeOf(choice.family, choice.own);
   if (home == FontHome::Program || home == FontHome::Nowhere) return std::nullopt;
   const FoundFont found = fontFor(choice);
   if (found.isStandIn || !found.font->allowsKeeping()) return std::nullopt;
-  const SourcesPtr sources = sourcesOf(choice.family);
+  const SourcesPtr sources = sourcesOf(choice.family, choice.own);
   for (const Source& source : *sources) {
     if (source.face != found.face) continue;
-    KeptFont out{findFamily(choice.family)->name, source.face, source.index, source.owner};
+    KeptFont out{findFamily(choice.family, choice.own)->name, source.face, source.index, source.owner};
     if (out.bytes) return out;
     out.bytes = wholeFile(source.file);
     return out.bytes ? std::optional(out) : std::nullopt;

@@ -17,10 +17,37 @@ struct FontFamily {
   std::string name;
   std::vector<FontFace> faces;  ///< Upright before italic, by weight; each once.
 };
-/// All families of outline fonts: the program's own first, then those of the machine and of projects by name.
-std::vector<FontFamily> fontFamilies();
+
+/// A font that a project has with it.
+struct KeptFont {
+  std::string family;
+  FontFace face;
+  unsigned index = 0;                                  ///< See Font::of.
+  std::shared_ptr<const std::string> bytes = nullptr;  ///< Of its file.
+};
+/// The fonts that a project has with it. They are known to its words alone, through FaceChoice::own, and stand where
+/// neither the program nor the machine has their family. Never changes.
+class OwnFonts {
+ public:
+  /// With one more face; the same ones where its family has such a face already, or where it is no font. `fonts` may be
+  /// null, for none. Faces of the same bytes share what is made of them.
+  static std::shared_ptr<const OwnFonts> with(const std::shared_ptr<const OwnFonts>& fonts, const KeptFont& font);
+  const std::vector<KeptFont>& all() const { return fonts_; }
+  /// The places in `all` of the faces of a family, letter case aside.
+  std::vector<std::size_t> of(const std::string& family) const;
+  /// The font at such a place; never null.
+  const FontPtr& font(std::size_t place) const { return loaded_[place]; }
+
+ private:
+  std::vector<KeptFont> fonts_;
+  std::vector<FontPtr> loaded_;
+};
+using OwnFontsPtr = std::shared_ptr<const OwnFonts>;
+
+/// All families of outline fonts: the program's own first, then those of the machine and of a project by name.
+std::vector<FontFamily> fontFamilies(const OwnFontsPtr& own = nullptr);
 /// The family of this name, letter case aside; nothing when it is not there.
-std::optional<FontFamily> findFamily(const std::string& name);
+std::optional<FontFamily> findFamily(const std::string& name, const OwnFontsPtr& own = nullptr);
 /// “Regular”, “Bold italic” …
 std::string nameOf(const FontFace& face);
 
@@ -35,17 +62,7 @@ FoundFont fontFor(const FaceChoice& choice);
 FoundFont fontFor(const FaceChoice& choice, const std::string& axes);
 /// Where a family comes from.
 enum class FontHome : unsigned char { Program, Machine, Project, Nowhere };
-FontHome homeOf(const std::string& family);
-/// A font that a project has with it.
-struct KeptFont {
-  std::string family;
-  FontFace face;
-  unsigned index = 0;                                  ///< See Font::of.
-  std::shared_ptr<const std::string> bytes = nullptr;  ///< Of its file.
-};
-/// From now on there is this face of its family, where neither the program nor the machine has the family; what is no
-/// font is passed over. What stood in for it is shaped anew when it is set again.
-void keepFont(const KeptFont& font);
+FontHome homeOf(const std::string& family, const OwnFontsPtr& own = nullptr);
 /// The file of the face that stands for what is asked for; nothing where that is the program's own, or not there, or
 /// its maker does not allow it to be kept, or the file holds several fonts.
 std::optional<KeptFont> fontToKeep(const FaceChoice& choice);

@@ -121,7 +121,4 @@ using ParagraphPtr = std::shared_ptr<const Paragraph>;
 /// A paragraph that was shaped lately, or a new one. Safe from several threads.
 ParagraphPtr paragraphFor(std::string text, std::vector<StyledStretch> stretches, const TextStyle& whole);
 
-/// The next ones are shaped anew: there are other fonts now.
-void forgetParagraphs();
-
 }  // namespace widecut

@@ -17,7 +17,8 @@ class Shaped {
     const auto [from, to] = known_.equal_range(key);
     for (auto one = from; one != to; ++one) {
       const Entry& entry = *one->second;
-      if (entry.paragraph->text() != text || entry.stretches != stretches || entry.paragraph->style() != whole)
+      if (entry.paragraph->text() != text || entry.stretches != stretches || entry.paragraph->style() != whole ||
+          entry.paragraph->style().face.own != whole.face.own)
         continue;
       newest_.splice(newest_.begin(), newest_, one->second);
       return entry.paragraph;
@@ -39,13 +40,6 @@ class Shaped {
     }
   }
 
-  void forget() {
-    const std::lock_guard lock(mutex_);
-    known_.clear();
-    newest_.clear();
-    bytes_ = 0;
-  }
-
  private:
   struct Entry {
     std::size_t key;
@@ -64,8 +58,6 @@ Shaped& shapedLately() {
 }
 
 }  // namespace
-
-void forgetParagraphs() { shapedLately().forget(); }
 
 ParagraphPtr paragraphFor(std::string text, std::vector<StyledStretch> stretches, const TextStyle& whole) {
   Shaped& shaped = shapedLately();

@@ -1,16 +1,24 @@
 // How words look.
 #pragma once
 
+#include <memory>
 #include <string>
 
 namespace widecut {
+
+class OwnFonts;
 
 /// A face of a family, as it is asked for. Which one is found: see fontFor.
 struct FaceChoice {
   std::string family = "Cabin";
   int weight = 400;  ///< 1…1000, as OpenType counts: 400 is regular, 700 bold.
   bool italic = false;
-  bool operator==(const FaceChoice&) const = default;
+  /// What the project of the words has with it, which is searched last; null for nothing. Not a part of what is asked
+  /// for: equal choices may have others.
+  std::shared_ptr<const OwnFonts> own = nullptr;
+  bool operator==(const FaceChoice& other) const {
+    return family == other.family && weight == other.weight && italic == other.italic;
+  }
 };
 
 /// How lines lie between the ends of what they are in. Justified ones reach from end to end, but for the last.

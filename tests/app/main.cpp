@@ -7,12 +7,13 @@
 #include <QTemporaryDir>
 
 #include "app/look/theme.h"
+#include "app/window/watched_application.h"
 #include "storage/parsing/tasks.h"
 
 int main(int count, char** words) {
   if (widecut::reading::isReadingProcess(count, words)) return widecut::parsing::serveAll(count, words);
   if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
-  QApplication app(count, words);
+  const widecut::WatchedApplication app(count, words);
   QStandardPaths::setTestModeEnabled(true);
   const QTemporaryDir settings;
   QSettings::setDefaultFormat(QSettings::IniFormat);
@@ -20,7 +21,7 @@ int main(int count, char** words) {
   // Where a machine has no bin, the toolkit puts what is thrown away where the program was started.
   QDir::setCurrent(settings.path());
   QApplication::setOrganizationName("widecut-tests");
-  widecut::theme::apply(app);
+  widecut::theme::apply(*qApp);
   testing::InitGoogleTest(&count, words);
   return RUN_ALL_TESTS();
 }

@@ -31,7 +31,7 @@ struct WordsHands : NodeHands {
   /// The distances of the letters' points from a place of the sheet.
   std::pair<double, double> reach(Point from) {
     std::pair<double, double> out{1e9, 0};
-    const Outline onSheet = transformed(words().outline(), frameToSheet(desk().project(), only()->id));
+    const Outline onSheet = transformed(*words().outline(), frameToSheet(desk().project(), only()->id));
     for (const auto& run : flattened(onSheet, 0.1))
       for (const Point p : run) out = {std::min(out.first, distance(p, from)), std::max(out.second, distance(p, from))};
     return out;

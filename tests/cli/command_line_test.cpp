@@ -13,10 +13,13 @@
 
 #include "geometry/path_data.h"
 #include "media/photo.h"
+#include "project/edits/fills.h"
+#include "project/edits/media.h"
 #include "project/edits/tree.h"
 #include "project/forms/words.h"
 #include "sample.h"
 #include "storage/project_file.h"
+#include "test_photos.h"
 
 namespace widecut {
 namespace {
@@ -132,6 +135,36 @@ TEST(CommandLine, BadDeliveriesAreRefusedAndLeaveNothing) {
   expectRefused({"info", text.fileName()}, "not a Wide Cut project");
   EXPECT_FALSE(QFile::exists(out));
   EXPECT_EQ(QDir(folder.path()).entryList(QDir::Files).size(), 1) << "no half-written files";
+}
+
+TEST(CommandLine, AProjectIsNeverReplacedByAPictureOfIt) {
+  const QTemporaryDir folder;
+  const QString file = folder.filePath("work.widecut");
+  ASSERT_TRUE(QFile::copy(DEMO_PROJECT, file));
+  const qint64 before = QFileInfo(file).size();
+  expectRefused({"deliver", file, "--format", "png", "-o", file}, "is the project itself");
+  expectRefused({"deliver", file, "--format", "png", "-o", folder.path() + "/./work.widecut"}, "is the project itself");
+  EXPECT_EQ(QFileInfo(file).size(), before);
+}
+
+TEST(CommandLine, InfoOfAProjectWhoseReferredFileIsMissing) {
+  const QTemporaryDir folder;
+  const std::string photo = folder.filePath("tones.png").toStdString();
+  ASSERT_TRUE(tones(40, 30).save(QString::fromStdString(photo)));
+  Sample s;
+  Project project = withPhotoIn(s.project, s.box, *photoFromFile(photo));
+  const std::string hash = mediaOf(project).begin()->first;
+  project = withMediumChanged(project, hash, [&](Medium& m) { m.path = photo; });
+  const QString file = folder.filePath("work.widecut");
+  ASSERT_TRUE(saveProject(project, {}, file.toStdString()));
+  ASSERT_TRUE(QFile::remove(QString::fromStdString(photo)));
+  const Ran ran = widecut({"info", file, "--json"});
+  EXPECT_EQ(ran.code, 0) << ran.err.toStdString();
+  const auto info = nlohmann::json::parse(ran.out.toStdString());
+  EXPECT_TRUE(info["media"][0]["bytes"].is_null());
+  EXPECT_NE(info["media"][0]["problem"].get<std::string>().find("missing"), std::string::npos);
+  EXPECT_TRUE(info["reader"]["limits"].contains("memory"));
+  EXPECT_FALSE(info["memos"].empty());
 }
 
 TEST(CommandLine, WrongWordsForTheWindowAreRefused) {

@@ -264,7 +264,7 @@ TEST_F(WordsText, AnSvgMayHaveThemAsText) {
 }
 
 /// A font file of the program, with other rights by its table OS/2, under another name of its family.
-void keepWithRights(const std::string& family, int rights) {
+OwnFontsPtr withRights(const OwnFontsPtr& fonts, const std::string& family, int rights) {
   for (const BundledFont& bundled : bundledFonts()) {
     if (bundled.family != std::string_view("Comfortaa")) continue;
     std::string bytes(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size());
@@ -276,16 +276,17 @@ void keepWithRights(const std::string& family, int rights) {
       bytes[offset + 8] = static_cast<char>(rights >> 8);
       bytes[offset + 9] = static_cast<char>(rights & 0xff);
     }
-    keepFont({family, {bundled.weight, bundled.italic}, 0, std::make_shared<const std::string>(std::move(bytes))});
-    return;
+    return OwnFonts::with(
+        fonts, {family, {bundled.weight, bundled.italic}, 0, std::make_shared<const std::string>(std::move(bytes))});
   }
+  return fonts;
 }
 
 TEST_F(WordsText, FontsThatMayNotBeEmbeddedAreOutlinesThatAreRead) {
-  keepWithRights("Locked Letters", 0x2);
-  keepWithRights("Whole Letters", 0x100);
-  keepWithRights("Reading Letters", 0x4);
+  OwnFontsPtr fonts = withRights(nullptr, "Locked Letters", 0x2);
+  fonts = withRights(withRights(fonts, "Whole Letters", 0x100), "Reading Letters", 0x4);
   Words::Content content;
+  content.style.face.own = project.fonts = fonts;
   content.text = "The office";
   for (const char* family : {"Locked Letters", "Whole Letters"}) {
     content.style.face.family = family;

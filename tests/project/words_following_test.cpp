@@ -98,16 +98,16 @@ TEST_F(WordsFollowing, ACopyFollowsTheCopyOfWhatItIsOn) {
 TEST_F(WordsFollowing, WordsStayWhereWhatTheyFollowGoes) {
   take(withWordsAlong(project, disc, saying("round and round"), {}, words));
   EXPECT_EQ(the(words).content().on, disc);
-  const Outline before = the(words).outline();
+  const Outline before = *the(words).outline();
   take(withoutItems(project, std::vector<Id>{disc}));
   ASSERT_TRUE(findItem(project, words));
   EXPECT_EQ(the(words).content().on, 0U);
-  EXPECT_EQ(the(words).outline(), before);
+  EXPECT_EQ(*the(words).outline(), before);
 }
 
 TEST_F(WordsFollowing, WordsAlongAnItemStandOnItsEdge) {
   take(withWordsAlong(project, disc, saying("HHHHHHHH"), {}, words));
-  const Outline onSheet = transformed(the(words).outline(), frameToSheet(project, words));
+  const Outline onSheet = transformed(*the(words).outline(), frameToSheet(project, words));
   for (const auto& run : flattened(onSheet, 0.05))
     for (const Point p : run) EXPECT_GT(distance(p, {100, 50}), 29);
 }

@@ -136,10 +136,10 @@ TEST_F(WithWords, LettersGrowUntilTheFrameJustHoldsThem) {
 TEST_F(WithWords, ALineBecomesAFrameWithoutMoving) {
   for (const Align align : {Align::Left, Align::Centre, Align::Right}) {
     const Id word = add("slow line\nand snow", {}, align);
-    const Box before = bounds(transformed(words(word).outline(), findItem(project, word)->toParent()));
+    const Box before = bounds(transformed(*words(word).outline(), findItem(project, word)->toParent()));
     project = withFrameFitted(project, word);
     ASSERT_TRUE(words(word).content().frame);
-    const Box after = bounds(transformed(words(word).outline(), findItem(project, word)->toParent()));
+    const Box after = bounds(transformed(*words(word).outline(), findItem(project, word)->toParent()));
     EXPECT_NEAR(before.low.x, after.low.x, 0.01);
     EXPECT_NEAR(before.low.y, after.low.y, 0.01);
     EXPECT_NEAR(before.high.x, after.high.x, 0.01);
@@ -181,7 +181,7 @@ TEST_F(WithWords, DividingWithAPanelGivesEveryCounterAndTheRest) {
 
 TEST_F(WithWords, BakingMakesAnOutlineOfTheLetters) {
   const Id word = add("peak");
-  const Outline before = transformed(words(word).outline(), findItem(project, word)->toParent());
+  const Outline before = transformed(*words(word).outline(), findItem(project, word)->toParent());
   project = withBaked(project, word);
   EXPECT_EQ(wordsOf(*findItem(project, word)), nullptr);
   const Box box = boxInParent(*findItem(project, word));

@@ -98,7 +98,8 @@ TEST(Cases, NestedUsesWithStyles) {
 TEST(Cases, ALongTextInAnSvg) {
   const std::string svg =
       "<svg xmlns='http://www.w3.org/2000/svg'><text y='9'>" + repeated("word ", 200'000) + "</text></svg>";
-  EXPECT_EQ(outcome(shapesFromSvg(svg, patience)), "read");
+  const std::string said = outcome(shapesFromSvg(svg, patience));
+  EXPECT_NE(said.find("reaches too far"), std::string::npos) << said;  // a line of a million letters
 }
 
 TEST(Cases, APhotoOfVeryManyScans) {

@@ -50,9 +50,9 @@ TEST_F(ColouredLetters, AreNoOtherLettersThanBefore) {
   Words::Content plain;
   plain.text = "steep line";
   lay(plain);
-  const double before = std::abs(signedArea(wordsOf(*findItem(project, words))->outline()));
+  const double before = std::abs(signedArea(*wordsOf(*findItem(project, words))->outline()));
   lay(withBlue(6, 10));
-  EXPECT_NEAR(std::abs(signedArea(wordsOf(*findItem(project, words))->outline())), before, before * 1e-9);
+  EXPECT_NEAR(std::abs(signedArea(*wordsOf(*findItem(project, words))->outline())), before, before * 1e-9);
 }
 
 TEST_F(ColouredLetters, KeepTheirColourWhenTheWordsAreScaled) {

@@ -2,12 +2,14 @@
 #include <gtest/gtest.h>
 
 #include <QDir>
+#include <QSysInfo>
 #include <QTemporaryDir>
 
 #include "media/files.h"
 #include "media/photo.h"
 #include "project/every_edit.h"
 #include "storage/journal_state.h"
+#include "storage/recovery.h"
 #include "test_photos.h"
 #include "text_of.h"
 
@@ -85,6 +87,26 @@ TEST_F(JournalTest, WhatIsDamagedOrGoneIsSaid) {
   EXPECT_NE(with(whole), "");
   journal.clear();
   EXPECT_FALSE(keptProject(path));
+}
+
+TEST(LeftBehind, WhateverStandsBesideTheWorkItIsOffered) {
+  for (const char* about : {R"({"name":1,"path":2})", R"({"name":[],"path":{}})", "[]", "3", "", "{"}) {
+    const QTemporaryDir home;
+    const std::string folder = home.filePath("one").toStdString();
+    ASSERT_TRUE(QDir().mkdir(QString::fromStdString(folder)));
+    Sample s;
+    JournalState journal(folder);
+    ASSERT_TRUE(journal.keep(s.project));
+    // The lock of a program that is gone: no machine has such a process.
+    const std::string lock = "99999999\ngone\n" + QSysInfo::machineHostName().toStdString() + "\n";
+    ASSERT_TRUE(writeFile(folder + "/lock", lock, Care::OnItsWay));
+    ASSERT_TRUE(writeFile(folder + "/about.json", about, Care::OnItsWay));
+    const auto left = leftBehind(home.path().toStdString());
+    ASSERT_EQ(left.size(), 1U) << about;
+    EXPECT_EQ(left.front().name, "");
+    EXPECT_EQ(left.front().path, "");
+    EXPECT_TRUE(left.front().project()) << about;
+  }
 }
 
 }  // namespace

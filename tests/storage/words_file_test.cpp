@@ -1,10 +1,17 @@
 // Words with all their looks, in files.
 #include <gtest/gtest.h>
 
+#include <QTemporaryDir>
+
 #include "project/edits/families.h"
+#include "project/edits/places.h"
+#include "project/edits/tree.h"
+#include "project/edits/words.h"
 #include "project/edits/words_clear.h"
 #include "project/edits/words_following.h"
+#include "project/limits.h"
 #include "sample.h"
+#include "storage/journal_state.h"
 #include "storage/kept_fonts.h"
 #include "storage/project_file.h"
 #include "words/bundled_fonts.h"
@@ -114,14 +121,15 @@ TEST_F(WordsFile, FontsThatAreNotTheProgramsOwnAreSavedWithIt) {
   add(content);
   EXPECT_EQ(missingFamilies(project), family);
   EXPECT_TRUE(fontEntries(project).empty()) << "what is not there cannot be saved along";
-  takeFonts(read);
+  project.fonts = fontsIn(read);
+  project = withWordsFollowing({}, project);
   EXPECT_EQ(missingFamilies(project), "");
   for (const char* other : {"Broken Family", "Outside Family", "Odd Family"})
-    EXPECT_EQ(homeOf(other), FontHome::Nowhere) << other;
+    EXPECT_EQ(homeOf(other, project.fonts), FontHome::Nowhere) << other;
   const auto saved = fontEntries(project);
   ASSERT_EQ(saved.size(), 2U);
-  EXPECT_EQ(saved[0].bytes, bytes);
-  EXPECT_NE(saved[1].bytes.find(family), std::string::npos);
+  EXPECT_EQ(*saved[0].bytes, bytes);
+  EXPECT_NE(saved[1].bytes->find(family), std::string::npos);
   expectReadAsWritten();
   // It goes with the file, and not when no words are in it any more.
   EXPECT_GT(bytesOfProject(project, {})->size(), 20'000U);
@@ -129,8 +137,91 @@ TEST_F(WordsFile, FontsThatAreNotTheProgramsOwnAreSavedWithIt) {
   // Lists that are none are passed over.
   for (const char* list : {"", "{", "3", "{}"}) {
     entries["fonts/list.json"] = list;
-    takeFonts(read);
+    EXPECT_EQ(fontsIn(read), nullptr);
   }
+}
+
+/// A project whose words are in a family of a name, that is one of the program's fonts.
+Project inFamily(const Project& empty, Id sheet, const BundledFont& bundled) {
+  Project out = empty;
+  out.fonts = OwnFonts::with(nullptr, {"Same Name",
+                                       {},
+                                       0,
+                                       std::make_shared<const std::string>(
+                                           reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size())});
+  Words::Content content;
+  content.text = "one name, two fonts";
+  content.style.face.family = "Same Name";
+  Item item = plainItem(out.nextId, "words", {}, Style{});
+  item.form = wordsForm(std::move(content));
+  return withWordsFollowing(empty, withItemsOnTop(out, sheet, {item}));
+}
+
+TEST_F(WordsFile, TwoProjectsWithFontsOfOneNameKeepTheirOwn) {
+  const Project a = inFamily(project, sheet, bundledFonts().front());
+  const Project b = inFamily(project, sheet, bundledFonts().back());
+  const auto readA = projectFromBytes(*bytesOfProject(a, {}));
+  const auto readB = projectFromBytes(*bytesOfProject(b, {}));
+  ASSERT_TRUE(readA && readB);
+  // Opened after one another, each saves what it had.
+  EXPECT_EQ(*fontEntries(*readA)[0].bytes, *fontEntries(a)[0].bytes);
+  EXPECT_EQ(*fontEntries(*readB)[0].bytes, *fontEntries(b)[0].bytes);
+  EXPECT_NE(*fontEntries(*readA)[0].bytes, *fontEntries(*readB)[0].bytes);
+  EXPECT_EQ(*bytesOfProject(*readB, {}), *bytesOfProject(b, {}));
+  // Words of the one in the other are in the fonts of that; where it has none of the name, theirs come along.
+  const ItemPtr words = allWords(a).front();
+  std::vector<Id> made;
+  const Project pasted = withWordsFollowing(b, withCopiesOnTop(b, sheet, std::vector<ItemPtr>{words}, {}, made));
+  EXPECT_EQ(wordsOf(*findItem(pasted, made.front()))->content().style.face.own, b.fonts);
+  const Project fresh =
+      withWordsFollowing(project, withCopiesOnTop(project, sheet, std::vector<ItemPtr>{words}, {}, made));
+  EXPECT_EQ(missingFamilies(fresh), "");
+  EXPECT_EQ(*fontEntries(fresh)[0].bytes, *fontEntries(a)[0].bytes);
+}
+
+TEST_F(WordsFile, OneFileForManyFacesIsReadOnce) {
+  const BundledFont bundled = bundledFonts().front();
+  const std::string bytes(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size());
+  std::string list = "[";
+  for (int i = 0; i < 40; ++i)
+    list += (i > 0 ? "," : "") + std::string(R"({"file":"fonts/1","family":"Many )") + std::to_string(i) +
+            R"(","weight":400})";
+  int reads = 0;
+  const OwnFontsPtr fonts = fontsIn([&](const std::string& name, std::size_t) -> Result<std::string> {
+    if (name == "fonts/list.json") return list + "]";
+    ++reads;
+    return bytes;
+  });
+  EXPECT_EQ(reads, 1);
+  ASSERT_EQ(fonts->all().size(), 40U);
+  EXPECT_EQ(fonts->all().front().bytes, fonts->all().back().bytes);
+}
+
+TEST_F(WordsFile, FontsTogetherAreNoLargerThanSixtyFourMegabytes) {
+  const std::string large(limits::mostFontBytes / 2 + 1, 'x');
+  std::vector<std::size_t> rooms;
+  (void)fontsIn([&](const std::string& name, std::size_t most) -> Result<std::string> {
+    if (name == "fonts/list.json")
+      return std::string(
+          R"([{"file":"fonts/1","family":"A","weight":400},{"file":"fonts/2","family":"B","weight":400}])");
+    rooms.push_back(most);
+    return large;
+  });
+  EXPECT_EQ(rooms, (std::vector<std::size_t>{limits::mostFontBytes, limits::mostFontBytes - large.size()}));
+}
+
+TEST_F(WordsFile, AJournalHasTheFontsToo) {
+  const QTemporaryDir folder;
+  const Project a = inFamily(project, sheet, bundledFonts().front());
+  JournalState journal(folder.path().toStdString());
+  ASSERT_TRUE(journal.keep(a));
+  const auto once = journal.bytesWritten();
+  ASSERT_TRUE(journal.keep(withMapped(a, std::vector<Id>{box}, Affine::move({1, 0}))));
+  EXPECT_LT(journal.bytesWritten() - once, 20'000U) << "the font is written once";
+  const auto kept = keptProject(folder.path().toStdString());
+  ASSERT_TRUE(kept) << kept.error().message;
+  EXPECT_EQ(missingFamilies(*kept), "");
+  EXPECT_EQ(*fontEntries(*kept)[0].bytes, *fontEntries(a)[0].bytes);
 }
 
 }  // namespace

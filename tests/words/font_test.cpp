@@ -120,29 +120,66 @@ TEST(Fonts, WhatIsForbiddenIsNotEmbedded) {
   EXPECT_FALSE(font->subset({1}));
 }
 
-TEST(Fonts, AFontThatAProjectKeepsIsThereFromThenOn) {
+std::shared_ptr<const std::string> bytesOf(const BundledFont& bundled) {
+  return std::make_shared<const std::string>(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size());
+}
+
+TEST(Fonts, WhatAProjectHasWithItIsKnownToItsWordsAlone) {
   const std::string family = "Kept Somewhere";
-  const BundledFont bundled = bundledFonts().back();
-  const auto bytes =
-      std::make_shared<const std::string>(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size());
-  const TextStyle style{.face = {family, 700, false}, .size = 20};
+  const auto bytes = bytesOf(bundledFonts().back());
+  TextStyle style{.face = {family, 700, false}, .size = 20};
   const double before = paragraphFor("Rail", {}, style)->clusters().front().width;
-  EXPECT_TRUE(fontFor({family, 700, false}).isStandIn);
-  EXPECT_EQ(homeOf(family), FontHome::Nowhere);
-  keepFont({family, {700, false}, 0, std::make_shared<const std::string>("no font")});
-  EXPECT_EQ(homeOf(family), FontHome::Nowhere);
-  keepFont({family, {700, false}, 0, bytes});
-  EXPECT_EQ(homeOf("kept somewhere"), FontHome::Project);
-  EXPECT_FALSE(fontFor({family, 700, false}).isStandIn);
+  EXPECT_TRUE(fontFor(style.face).isStandIn);
+  EXPECT_EQ(OwnFonts::with(nullptr, {family, {700, false}, 0, std::make_shared<const std::string>("no font")}),
+            nullptr);
+  const OwnFontsPtr own = OwnFonts::with(nullptr, {family, {700, false}, 0, bytes});
+  ASSERT_TRUE(own);
+  EXPECT_EQ(homeOf("kept somewhere", own), FontHome::Project);
+  EXPECT_EQ(homeOf("kept somewhere"), FontHome::Nowhere) << "of others";
+  EXPECT_EQ(findFamily("kept somewhere", own)->name, family);
+  EXPECT_EQ(fontFamilies(own).size(), fontFamilies().size() + 1);
+  style.face.own = own;
+  EXPECT_FALSE(fontFor(style.face).isStandIn);
   EXPECT_NE(paragraphFor("Rail", {}, style)->clusters().front().width, before);
-  EXPECT_EQ(findFamily("kept somewhere")->name, family);
-  const auto again = fontToKeep({family, 400, false});
+  style.face.own = nullptr;
+  EXPECT_EQ(paragraphFor("Rail", {}, style)->clusters().front().width, before);
+  const auto again = fontToKeep({family, 400, false, own});
   ASSERT_TRUE(again);
   EXPECT_EQ(again->bytes, bytes);
   EXPECT_EQ(again->face, (FontFace{700, false}));
   // The program's own need not be kept, and what is not there cannot be.
-  EXPECT_FALSE(fontToKeep({"Cabin", 400, false}));
-  EXPECT_FALSE(fontToKeep({"No Such Family", 400, false}));
+  EXPECT_FALSE(fontToKeep({"Cabin", 400, false, own}));
+  EXPECT_FALSE(fontToKeep({"No Such Family", 400, false, own}));
+}
+
+TEST(Fonts, OneNameStandsForAnotherFontInEachProject) {
+  const std::string family = "Same Name";
+  const OwnFontsPtr a = OwnFonts::with(nullptr, {family, {}, 0, bytesOf(bundledFonts().front())});
+  const OwnFontsPtr b = OwnFonts::with(nullptr, {family, {}, 0, bytesOf(bundledFonts().back())});
+  const auto widthWith = [&](const OwnFontsPtr& own) {
+    return paragraphFor("Rail", {}, TextStyle{.face = {family, 400, false, own}, .size = 20})->clusters().front().width;
+  };
+  EXPECT_NE(widthWith(a), widthWith(b));
+  EXPECT_EQ(widthWith(a), widthWith(a));
+  // The first face of a family stays.
+  EXPECT_EQ(OwnFonts::with(a, {"same name", {}, 0, bytesOf(bundledFonts().back())}), a);
+}
+
+TEST(Fonts, AFontOutlivesTheProjectThatHadIt) {
+  FontPtr font;
+  {
+    const OwnFontsPtr own = OwnFonts::with(nullptr, {"Short Lived", {}, 0, bytesOf(bundledFonts().front())});
+    font = fontFor({"Short Lived", 400, false, own}).font;
+  }
+  EXPECT_TRUE(font->has(U'a'));
+}
+
+TEST(Fonts, FacesOfOneFileShareWhatIsMadeOfIt) {
+  const auto bytes = bytesOf(bundledFonts().front());
+  OwnFontsPtr own;
+  for (int weight = 100; weight <= 900; weight += 100) own = OwnFonts::with(own, {"Many", {weight, false}, 0, bytes});
+  ASSERT_EQ(own->all().size(), 9U);
+  for (std::size_t i = 1; i < own->all().size(); ++i) EXPECT_EQ(own->font(i), own->font(0));
 }
 
 }  // namespace

@@ -299,10 +299,11 @@ void Desk::writeIn() {
 }
 
 TextStyle Desk::textStyleForNew() const {
-  if (textStyle_) return *textStyle_;
   constexpr double lines = 22, leading = 1.2;  // so many would stand on the shorter side
   const SheetPtr on = sheet();
-  TextStyle style;
+  TextStyle style = textStyle_.value_or(TextStyle{});
+  style.face.own = settled().fonts;
+  if (textStyle_) return style;
   style.size = std::clamp(std::round(std::min(on->width, on->height) / lines), 6.0, 200.0);
   style.leading = std::round(style.size * leading);
   return style;

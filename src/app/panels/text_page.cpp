@@ -51,7 +51,9 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
     connect(&desk, signal, this, &TextPage::lookForWords);
   connect(&desk, &Desk::fileChanged, this, [this] {
     // A project may have fonts with it.
-    if (family_->count() > 0 && fontFamilies().size() != static_cast<std::size_t>(family_->count())) family_->clear();
+    if (family_->count() > 0 &&
+        fontFamilies(desk_.settled().fonts).size() != static_cast<std::size_t>(family_->count()))
+      family_->clear();
   });
   connect(&desk, &Desk::typedStretchChanged, this, [this] {
     if (isVisible()) refresh();
@@ -107,7 +109,7 @@ TextPage::TextPage(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
           [this, familyChange](int i) { apply(tr("Font"), familyChange(family_->itemText(i))); });
   connect(family_->lineEdit(), &QLineEdit::editingFinished, this, [this, familyChange] {
     family_->lineEdit()->setModified(false);
-    const auto found = findFamily(family_->currentText().toStdString());
+    const auto found = findFamily(family_->currentText().toStdString(), desk_.settled().fonts);
     if (found && found->name != chosenTextStyle(desk_).face.family)
       apply(tr("Font"), familyChange(QString::fromStdString(found->name)));
     refresh();
@@ -141,7 +143,7 @@ void TextPage::chooseColour() {
 
 void TextPage::fillFamilies() {
   const QSignalBlocker quiet(family_);
-  for (const FontFamily& family : fontFamilies()) {
+  for (const FontFamily& family : fontFamilies(desk_.settled().fonts)) {
     const QString name = QString::fromStdString(family.name);
     family_->addItem(name);
     // A name in signs could not be read.
@@ -153,7 +155,7 @@ void TextPage::fillFamilies() {
 }
 
 void TextPage::fillFaces(const FaceChoice& face) {
-  auto family = findFamily(face.family);
+  auto family = findFamily(face.family, face.own);
   if (!family) family = findFamily(FaceChoice{}.family);
   const QSignalBlocker quiet(face_);
   // The same ones stay: their list may just be shutting on a choice.

@@ -21,8 +21,8 @@ bool mayBeKept(const FamilyUse& use) {
   return std::all_of(use.faces.begin(), use.faces.end(), [](const FaceChoice& face) { return fontToKeep(face); });
 }
 
-QString whereIs(const FamilyUse& use) {
-  switch (homeOf(use.family)) {
+QString whereIs(const FamilyUse& use, const OwnFontsPtr& own) {
+  switch (homeOf(use.family, own)) {
     case FontHome::Program:
       return FontsDialog::tr("comes with Wide Cut");
     case FontHome::Project:
@@ -73,7 +73,7 @@ FontsDialog::FontsDialog(Desk& desk, QWidget* window) : QDialog(window), desk_(d
   instead_ = new QComboBox(this);
   instead_->setObjectName("fontInstead");
   instead_->setAccessibleName(tr("The font instead"));
-  for (const FontFamily& family : fontFamilies()) instead_->addItem(inQt(family.name));
+  for (const FontFamily& family : fontFamilies(desk.settled().fonts)) instead_->addItem(inQt(family.name));
   row->addWidget(instead_, 1);
   replace_ = new QPushButton(tr("Put it there everywhere"), this);
   replace_->setObjectName("fontReplace");
@@ -104,7 +104,7 @@ void FontsDialog::refresh() {
   int row = 0, current = 0;
   for (const FamilyUse& use : uses) {
     const QString family = inQt(use.family);
-    const QString texts[] = {family, QString::number(use.items), whereIs(use)};
+    const QString texts[] = {family, QString::number(use.items), whereIs(use, desk_.settled().fonts)};
     for (int i = 0; i < 3; ++i) {
       auto* cell = new QTableWidgetItem(texts[i]);
       if (use.isMissing) cell->setForeground(theme::rust);

@@ -1,6 +1,5 @@
 #include "app/window/run.h"
 
-#include <QApplication>
 #include <QScreen>
 #include <QStandardPaths>
 #include <QTimer>
@@ -10,6 +9,7 @@
 #include "app/desk/preferences.h"
 #include "app/look/theme.h"
 #include "app/window/main_window.h"
+#include "app/window/watched_application.h"
 #include "reading/process.h"
 
 namespace widecut {
@@ -73,7 +73,7 @@ int runWindow(int count, char** words) {
     std::cerr << "widecut: " << asked.error().message << '\n';
     return 2;
   }
-  QApplication app(count, words);
+  WatchedApplication app(count, words);
   // Ready by the time when a photo is to be shown.
   std::thread([] { reading::warmUp(); }).detach();
   QApplication::setOrganizationName("widecut");

@@ -75,12 +75,22 @@ std::string missingOf(const std::vector<FamilyUse>& uses) {
 
 }  // namespace
 
+std::set<std::string> familiesOf(const Item& words) {
+  std::set<std::string> out;
+  for (const FaceChoice& face : facesIn(wordsOf(words)->content())) out.insert(face.family);
+  return out;
+}
+
 std::vector<FamilyUse> familiesIn(const Project& project) {
   Uses uses;
   for (const ItemPtr& words : allWords(project)) uses.add(words);
   for (const NamedLookPtr& style : project.textStyles)
     for (const auto& [aspect, value] : style->look)
-      if (aspect == TextAspect::Family) uses.add(with(TextStyle{}, wholeLook(style)).face);
+      if (aspect == TextAspect::Family) {
+        TextStyle whole;
+        whole.face.own = project.fonts;
+        uses.add(with(whole, wholeLook(style)).face);
+      }
   return uses.all();
 }
 

@@ -1,6 +1,7 @@
 // The font families that the words of a project are in.
 #pragma once
 
+#include <set>
 #include <span>
 #include <string>
 #include <vector>
@@ -17,6 +18,8 @@ struct FamilyUse {
 };
 /// Each family once, by name; those of named styles that no words have too.
 std::vector<FamilyUse> familiesIn(const Project& project);
+/// The families that words are in.
+std::set<std::string> familiesOf(const Item& words);
 /// What is missing, in a line: empty where nothing is.
 std::string missingFamilies(const Project& project);
 /// The same of some items and what is in them.

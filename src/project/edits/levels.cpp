@@ -78,7 +78,7 @@ Words::Content contentOf(const LevelEntry& entry, double size, Id levelOf) {
 double sizeOfLabels(std::span<const LevelEntry> entries, const Box& box, double room) {
   double size = std::clamp(box.height() * 0.14, 6.0, 72.0);
   for (const LevelEntry& entry : entries) {
-    const double width = bounds(Words(contentOf(entry, size, 0)).outline()).width();
+    const double width = bounds(*Words(contentOf(entry, size, 0)).outline()).width();
     if (width > room) size *= room / width;
   }
   return std::max(size, limits::leastTextSize);

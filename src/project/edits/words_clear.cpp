@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "cutting/offset.h"
+#include "project/budgets.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
 #include "project/limits.h"
@@ -14,9 +15,11 @@
 namespace widecut {
 namespace {
 
+std::size_t bytesIn(const Outline& outline) { return storedNodes(outline) * sizeof(Segment); }
+
 /// The outline of an item with the margin that words keep off it, in its frame space.
 std::shared_ptr<const Outline> clearedOutline(const Item& item) {
-  static NodeMemo<Outline, 2> memo;
+  static NodeMemo<Outline, 2> memo("outlines with margins", budgets::smallMemoBytes, bytesIn);
   const NodeMemo<Outline, 2>::Nodes nodes{nodeOf(item.form), item.clear};
   if (auto known = memo.find(nodes)) return known;
   // What is too much to be cut is kept clear of as a whole.

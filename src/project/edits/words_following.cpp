@@ -1,9 +1,11 @@
 #include "project/edits/words_following.h"
+#include "project/budgets.h"
 
 #include <algorithm>
 #include <cmath>
 #include <map>
 
+#include "project/edits/own_fonts.h"
 #include "project/edits/places.h"
 #include "project/edits/tree.h"
 #include "project/edits/words.h"
@@ -44,7 +46,7 @@ void gatherAll(const SheetPtr& sheet, Followers& found) {
 
 /// Where there were none before, only items that changed are looked at. `before` may be null.
 std::shared_ptr<const Followers> followersOn(const SheetPtr& sheet, const SheetPtr& before) {
-  static NodeMemo<Followers> memo;
+  static NodeMemo<Followers> memo("followers", budgets::smallMemoBytes);
   if (auto known = memo.find({sheet})) return known;
   auto made = std::make_shared<Followers>();
   const auto was = before ? memo.find({before}) : nullptr;
@@ -306,9 +308,9 @@ Project withWordsLetGo(const Project& project, std::span<const Id> words) {
 }
 
 Project withWordsFollowing(const Project& before, const Project& after) {
-  Project next = after;
+  Project next = withOwnFonts(before, after);
   bool anyFlows = false;
-  for (const SheetPtr& sheet : sheetsOf(after)) {
+  for (const SheetPtr& sheet : sheetsOf(next)) {
     const SheetPtr was = findSheet(before, sheet->id);
     const auto followers = followersOn(sheet, was);
     anyFlows = anyFlows || !followers->flows.empty();

@@ -2,11 +2,15 @@
 
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
+#include "project/budgets.h"
 #include "project/limits.h"
+#include "project/node_memo.h"
 #include "words/region.h"
 
 namespace widecut {
 namespace {
+
+std::size_t bytesIn(const Outline& outline) { return storedNodes(outline) * sizeof(Segment); }
 
 SetWords setOf(const Words::Content& content) {
   const WordsToSet words{content.text, content.looks, content.style};
@@ -59,17 +63,22 @@ TextFrame scaled(TextFrame frame, double scale) {
 
 Words::Words(Content content, std::shared_ptr<const std::string> story, SetWords set)
     : content_(std::move(content)), story_(std::move(story)) {
-  std::call_once(made_->setOnce, [&] { made_->set = std::move(set); });
+  std::call_once(made_->once, [&] { made_->set = std::move(set); });
 }
 
 const SetWords& Words::set() const {
-  std::call_once(made_->setOnce, [this] { made_->set = setOf(content_); });
+  std::call_once(made_->once, [this] { made_->set = setOf(content_); });
   return made_->set;
 }
 
-const Outline& Words::outline() const {
-  std::call_once(made_->outlineOnce, [this] { made_->outline = transformed(outlineOf(set()), content_.stretch); });
-  return made_->outline;
+std::shared_ptr<const Outline> Words::outline() const {
+  static NodeMemo<Outline> memo("outlines of letters", budgets::outlineBytes / 4, bytesIn);
+  const std::shared_ptr<const Words> self = weak_from_this().lock();
+  if (self)
+    if (auto known = memo.find({self})) return known;
+  auto made = std::make_shared<const Outline>(transformed(outlineOf(set()), content_.stretch));
+  if (self) memo.keep({self}, made);
+  return made;
 }
 
 const Words* wordsOf(const Item& item) {
@@ -179,8 +188,9 @@ std::optional<Resized> resized(const Words& words, const Affine& inFrame) {
 }
 
 std::optional<Formula> flatten(const Words& words, const Affine& frame, Flat& flat) {
-  if (words.outline().isEmpty()) return std::nullopt;
-  return flat.add(transformed(words.outline(), frame));
+  const auto letters = words.outline();
+  if (letters->isEmpty()) return std::nullopt;
+  return flat.add(transformed(*letters, frame));
 }
 
 }  // namespace widecut

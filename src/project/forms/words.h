@@ -12,7 +12,7 @@ namespace widecut {
 /// part of a recipe, hold a photo and be cut; typing on changes what they show. The origin of the frame space is the
 /// first base line's beginning (its middle or its end, as it is aligned), the top left of the text frame, or that of
 /// the space of the line.
-class Words {
+class Words : public std::enable_shared_from_this<Words> {
  public:
   /// What words are made of.
   struct Content {
@@ -43,8 +43,9 @@ class Words {
   const SetWords& set() const;
   /// The text of which this shows a part: its own, or that of the words that it flows on from.
   const std::string& story() const { return story_ ? *story_ : content_.text; }
-  /// The letters that show, in the frame space; worked out when they are first asked for.
-  const Outline& outline() const;
+  /// The letters that show, in the frame space; worked out when they are asked for, and kept for a while. It does not
+  /// belong to the words: those of undo have texts, and no outlines.
+  std::shared_ptr<const Outline> outline() const;
   /// The letters between two places of the text, in the frame space.
   Outline outlineBetween(std::size_t from, std::size_t to) const {
     return transformed(outlineOf(set(), from, to), content_.stretch);
@@ -54,9 +55,8 @@ class Words {
   Content content_;
   std::shared_ptr<const std::string> story_;
   struct Made {
-    std::once_flag setOnce, outlineOnce;
+    std::once_flag once;
     SetWords set;
-    Outline outline;
   };
   std::shared_ptr<Made> made_ = std::make_shared<Made>();
 };
@@ -72,7 +72,7 @@ Outline edgeOf(const TextFrame& frame);
 TextFrame sized(TextFrame frame, double width, double height);
 
 inline std::string_view kindName(const Words&) { return "words"; }
-inline std::optional<Outline> ownOutline(const Words& words) { return words.outline(); }
+inline std::optional<Outline> ownOutline(const Words& words) { return *words.outline(); }
 /// The text frame.
 std::optional<Box> statedBox(const Words& words);
 /// Bytes of its own text.
