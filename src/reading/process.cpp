@@ -110,7 +110,7 @@ struct Reader::Process {
     if (WIFEXITED(status) && WEXITSTATUS(status) == endsWithoutMemory)
       return "cannot be read: it takes more than 1 GB of memory beyond its pixels";
     if (WIFSIGNALED(status))
-      return "cannot be read: it made its reader fail (signal " + std::to_string(WTERMSIG(status)) + ")";
+      return "cannot be read: reading it failed (signal " + std::to_string(WTERMSIG(status)) + ")";
     return "cannot be read: its reader ended";
   }
   static Result<std::unique_ptr<Process>> start();
