@@ -13,7 +13,7 @@ namespace widecut::reading {
 
 /// A question, or its answer.
 struct Message {
-  std::string task;             ///< Of a question: the name of what is to be done. Of an answer: "" or "problem".
+  std::string task;                  ///< Of a question: the name of what is to be done. Of an answer: "" or "problem".
   std::vector<double> numbers = {};  ///< What they mean is between the two functions that ask and answer.
   std::string text = {};             ///< The same; of a problem: the message.
   /// What is to be read, room for what is made of it, or what was made; null for nothing.

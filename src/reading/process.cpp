@@ -137,8 +137,8 @@ Result<std::unique_ptr<Reader::Process>> Reader::Process::start() {
   posix_spawnattr_setpgroup(&attributes, 0);
   posix_spawnattr_setflags(&attributes, POSIX_SPAWN_SETSIGMASK | POSIX_SPAWN_SETPGROUP);
   const char* const words[] = {"widecut", word, nullptr};
-  const int error = posix_spawn(&out->pid, "/proc/self/exe", &actions, &attributes, const_cast<char* const*>(words),
-                                environ);
+  const int error =
+      posix_spawn(&out->pid, "/proc/self/exe", &actions, &attributes, const_cast<char* const*>(words), environ);
   posix_spawn_file_actions_destroy(&actions);
   posix_spawnattr_destroy(&attributes);
   close(ends[1]);

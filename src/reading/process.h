@@ -26,8 +26,8 @@ class Reader {
   /// One that is idle, or a new one. The problem says why there is none.
   static Result<Reader> take();
 
-  /// The answer. Problems are those of the task, begin with a verb, and are without a name; or say that the process ended
-  /// or was stopped, after which every other question is refused.
+  /// The answer. Problems are those of the task, begin with a verb, and are without a name; or say that the process
+  /// ended or was stopped, after which every other question is refused.
   Result<Message> ask(const Message& question, const Patience& patience = {});
   /// Which limits hold in it.
   const std::vector<Limit>& limits() const;

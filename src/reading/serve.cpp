@@ -29,11 +29,11 @@ void endWithTheProgram() {
 
 Message problemMessage(std::string text) { return {"problem", {}, std::move(text)}; }
 
-Message answerTo(const Tasks& tasks, Message question) {
+Message answerTo(const Tasks& tasks, const Message& question) {
   const auto found = tasks.answers.find(question.task);
   if (found == tasks.answers.end()) return problemMessage("is of a kind that is not read");
   try {
-    Result<Message> answer = found->second(std::move(question));
+    Result<Message> answer = found->second(question);
     if (!answer) return problemMessage(answer.error().message);
     if (answer->memory && !answer->memory->seal()) return problemMessage("cannot be read: there is not enough memory");
     return std::move(*answer);
@@ -58,7 +58,7 @@ int serve(const Tasks& tasks) {
   if (!send(socketOfReader, ready)) return 0;
   while (auto question = receive(socketOfReader, &Memory::lent)) {
     allowMemory(question->memory ? question->memory->size() : 0);
-    const Message answer = answerTo(tasks, std::move(*question));
+    const Message answer = answerTo(tasks, *question);
     if (!send(socketOfReader, answer)) return 0;
     malloc_trim(0);
   }

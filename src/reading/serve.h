@@ -1,4 +1,5 @@
-// The reading process: what comes from outside is parsed there, so that what goes wrong with it ends that process alone.
+// The reading process: what comes from outside is parsed there, so that what goes wrong with it ends that process
+// alone.
 #pragma once
 
 #include <functional>
@@ -11,7 +12,7 @@
 namespace widecut::reading {
 
 /// Answers a question. What is thrown, and memory that there is not, become a problem.
-using Answer = std::function<Result<Message>(Message question)>;
+using Answer = std::function<Result<Message>(const Message& question)>;
 
 /// What a reading process can do.
 struct Tasks {

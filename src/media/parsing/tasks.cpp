@@ -54,13 +54,13 @@ Result<PhotoHeader> readHeader(const Message& question) {
   return header;
 }
 
-Result<Message> answerHeader(Message question) {
+Result<Message> answerHeader(const Message& question) {
   const auto header = readHeader(question);
   if (!header) return tl::unexpected(header.error());
   return messageOf(*header);
 }
 
-Result<Message> answerPhoto(Message question) {
+Result<Message> answerPhoto(const Message& question) {
   const auto header = readHeader(question);
   if (!header) return tl::unexpected(header.error());
   auto memory = std::make_shared<reading::Memory>();
@@ -83,13 +83,14 @@ Result<Message> answerPhoto(Message question) {
                   static_cast<std::size_t>(there.bytesPerLine()));
   }
   Message answer = messageOf(*header);
-  answer.numbers.insert(answer.numbers.end(), {static_cast<double>(image->width()), static_cast<double>(image->height()),
-                                               image->hasAlphaChannel() ? 1.0 : 0.0});
+  answer.numbers.insert(answer.numbers.end(),
+                        {static_cast<double>(image->width()), static_cast<double>(image->height()),
+                         image->hasAlphaChannel() ? 1.0 : 0.0});
   answer.memory = std::move(memory);
   return answer;
 }
 
-Result<Message> answerCheck(Message question) {
+Result<Message> answerCheck(const Message& question) {
   const auto header = readHeader(question);
   if (!header) return tl::unexpected(header.error());
   const auto image = decodedPhoto(bytesOf(question), *header, header->kind == PhotoKind::Jpeg ? 3 : 0, false);
@@ -105,7 +106,7 @@ struct Opened {
 };
 Opened opened;
 
-Result<Message> openVideo(Message question) {
+Result<Message> openVideo(const Message& question) {
   reading::allowMemory(limits::mostVideoPixels * bytesForVideoPixel + bytesOf(question).size());
   opened.video.reset();
   opened.bytes = question.memory;
@@ -126,21 +127,21 @@ void allowFrames() {
                        opened.bytes->size());
 }
 
-Result<Message> seekVideo(Message question) {
+Result<Message> seekVideo(const Message& question) {
   if (!opened.video) return problem("is not open");
   allowFrames();
   opened.video->seek(numberIn(question, 0));
   return Message{};
 }
 
-Result<Message> nextFrame(Message) {
+Result<Message> nextFrame(const Message&) {
   if (!opened.video) return problem("is not open");
   allowFrames();
   const auto at = opened.video->next();
   return at ? Message{{}, {*at}} : Message{};
 }
 
-Result<Message> frameImage(Message question) {
+Result<Message> frameImage(const Message& question) {
   if (!opened.video) return problem("is not open");
   allowFrames();
   constexpr double mostSide = 100'000;
@@ -154,13 +155,13 @@ Result<Message> frameImage(Message question) {
   return Message{{}, {1}};
 }
 
-Result<Message> closeVideo(Message) {
+Result<Message> closeVideo(const Message&) {
   opened.video.reset();
   opened.bytes.reset();
   return Message{};
 }
 
-Result<Message> openSound(Message question) {
+Result<Message> openSound(const Message& question) {
   reading::allowMemory(bytesOf(question).size());
   opened.sound.reset();
   opened.soundBytes = question.memory;
@@ -170,13 +171,13 @@ Result<Message> openSound(Message question) {
   return Message{};
 }
 
-Result<Message> seekSound(Message question) {
+Result<Message> seekSound(const Message& question) {
   if (!opened.sound) return problem("is not open");
   opened.sound->seek(numberIn(question, 0));
   return Message{};
 }
 
-Result<Message> readSound(Message question) {
+Result<Message> readSound(const Message& question) {
   if (!opened.sound) return problem("is not open");
   if (!question.memory || !question.memory->writable()) return problem("has no room for its sound");
   constexpr std::size_t frameBytes = 2 * sizeof(std::int16_t);
@@ -186,7 +187,7 @@ Result<Message> readSound(Message question) {
   return Message{{}, {static_cast<double>(got)}};
 }
 
-Result<Message> closeSound(Message) {
+Result<Message> closeSound(const Message&) {
   opened.sound.reset();
   opened.soundBytes.reset();
   return Message{};

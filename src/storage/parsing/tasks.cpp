@@ -16,18 +16,19 @@ std::string_view bytesOf(const Message& message) {
   return message.memory && !message.memory->isEmpty() ? message.memory->view() : std::string_view{};
 }
 
-Result<Message> answerSvg(Message question) {
+Result<Message> answerSvg(const Message& question) {
   const auto shapes = parsing::shapesFromSvg(bytesOf(question));
   if (!shapes) return tl::unexpected(shapes.error());
   return Message{{}, {}, shapesMessage(*shapes)};
 }
 
-Result<Message> answerText(Message question) {
+Result<Message> answerText(const Message& question) {
   const auto asked = textOfMessage(question.text);
   if (!asked) return tl::unexpected(asked.error());
   const double kind = question.numbers.empty() ? -1 : question.numbers.front();
   if (!(kind >= 0 && kind <= static_cast<double>(TextKind::OpenDocument))) return problem("is no text");
-  const auto text = parsing::textFromFile(bytesOf(question), static_cast<TextKind>(static_cast<int>(kind)), asked->whole);
+  const auto text =
+      parsing::textFromFile(bytesOf(question), static_cast<TextKind>(static_cast<int>(kind)), asked->whole);
   if (!text) return tl::unexpected(text.error());
   return Message{{}, {}, textMessage(*text, asked->whole)};
 }
