@@ -63,7 +63,7 @@ std::shared_ptr<const void> nodeOf(const Form& form) {
 }
 
 std::shared_ptr<const Resolved> resolved(const Form& form) {
-  static NodeMemo<Resolved> memo("outlines", budgets::outlineBytes, bytesIn);
+  static NodeMemo<Resolved> memo("outlines", budgets::outlineBytes / 2, bytesIn);
   const auto node = nodeOf(form);
   if (auto known = memo.find({node})) return known;
   auto result = std::make_shared<Resolved>();

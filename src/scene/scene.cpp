@@ -236,7 +236,7 @@ std::size_t bytesIn(const Content& content) {
 }
 
 std::shared_ptr<const Content> contentOf(const Item& item, const Around& around) {
-  static NodeMemo<Content, 2> memo("contents", budgets::contentBytes, bytesIn);
+  static NodeMemo<Content, 2> memo("contents", budgets::contentBytes / 2, bytesIn);
   const NodeMemo<Content, 2>::Nodes nodes{nodeOf(item.form), item.style};
   const bool isPlaced = dependsOnPlace(item);
   if (!isPlaced)

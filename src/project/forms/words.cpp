@@ -72,7 +72,7 @@ const SetWords& Words::set() const {
 }
 
 std::shared_ptr<const Outline> Words::outline() const {
-  static NodeMemo<Outline> memo("outlines of letters", budgets::outlineBytes / 4, bytesIn);
+  static NodeMemo<Outline> memo("outlines of letters", budgets::outlineBytes / 8, bytesIn);
   const std::shared_ptr<const Words> self = weak_from_this().lock();
   if (self)
     if (auto known = memo.find({self})) return known;
