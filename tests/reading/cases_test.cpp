@@ -76,8 +76,7 @@ TEST(Cases, ManyRulesWithManySelectorsAreReadAtOnce) {
   css += "rect{";
   for (int i = 0; i < 2000; ++i) css += "p" + std::to_string(i) + ":v;";
   const auto shapes = shapesFromSvg("<svg xmlns='http://www.w3.org/2000/svg'><style>" + repeated(css + "fill:red}", 8) +
-                                        "</style><rect width='9' height='9'/></svg>",
-                                    patience);
+                                    "</style><rect width='9' height='9'/></svg>");
   ASSERT_TRUE(shapes) << shapes.error().message;
   EXPECT_EQ(colourOf(*shapes->items.front().style), (Colour{255, 0, 0}));
 }
@@ -112,7 +111,7 @@ TEST(Cases, ManyBoldStretchesAreReadInTimeThatGrowsWithThem) {
   std::string text;
   constexpr int count = 20'000;
   for (int i = 0; i < count; ++i) text += "a <b>b</b> ";
-  const auto read = textFromFile("<p>" + text + "</p>", TextKind::Html, TextStyle{}, patience);
+  const auto read = textFromFile("<p>" + text + "</p>", TextKind::Html, TextStyle{});
   ASSERT_TRUE(read) << read.error().message;
   EXPECT_EQ(read->looks.letters.size(), count);
 }
