@@ -181,8 +181,8 @@ Result<Message> readSound(const Message& question) {
   if (!opened.sound) return problem("is not open");
   if (!question.memory || !question.memory->writable()) return problem("has no room for its sound");
   constexpr std::size_t frameBytes = 2 * sizeof(std::int16_t);
-  const double most = static_cast<double>(question.memory->size() / frameBytes);
-  const int count = static_cast<int>(std::clamp(numberIn(question, 0), 0.0, most));
+  const std::size_t most = question.memory->size() / frameBytes;
+  const int count = static_cast<int>(std::clamp(numberIn(question, 0), 0.0, static_cast<double>(most)));
   const int got = opened.sound->read(reinterpret_cast<std::int16_t*>(question.memory->writable()), count);
   return Message{{}, {static_cast<double>(got)}};
 }
