@@ -22,8 +22,8 @@ const std::string& largePhoto() {
     for (int y = 0; y < image.height(); ++y) {
       auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
       for (int x = 0; x < image.width(); ++x) {
-        const int tone =
-            static_cast<int>(128 + 60 * std::sin(x * 0.004) + 50 * std::cos(y * 0.006)) + static_cast<int>(random() & 7);
+        const int tone = static_cast<int>(128 + 60 * std::sin(x * 0.004) + 50 * std::cos(y * 0.006)) +
+                         static_cast<int>(random() & 7);
         line[x] = qRgb(std::clamp(tone, 0, 255), std::clamp(tone + 9, 0, 255), std::clamp(240 - tone, 0, 255));
       }
     }
@@ -49,16 +49,15 @@ unsigned sumOf(const QImage& image) {
 void photoOf48MegapixelsInTheProgram(benchmark::State& state) {
   const std::string& bytes = largePhoto();
   for (auto _ : state)
-    benchmark::DoNotOptimize(sumOf(*parsing::decodedPhoto(bytes, *parsing::photoHeader(bytes),
-                                                          static_cast<int>(state.range(0)), true)));
+    benchmark::DoNotOptimize(
+        sumOf(*parsing::decodedPhoto(bytes, *parsing::photoHeader(bytes), static_cast<int>(state.range(0)), true)));
 }
 BENCHMARK(photoOf48MegapixelsInTheProgram)->Arg(0)->Arg(3)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void photoOf48MegapixelsInTheReadingProcess(benchmark::State& state) {
   const std::string& bytes = largePhoto();
   reading::warmUp();
-  for (auto _ : state)
-    benchmark::DoNotOptimize(sumOf(*decodedPhoto(bytes, static_cast<int>(state.range(0)), true)));
+  for (auto _ : state) benchmark::DoNotOptimize(sumOf(*decodedPhoto(bytes, static_cast<int>(state.range(0)), true)));
 }
 BENCHMARK(photoOf48MegapixelsInTheReadingProcess)->Arg(0)->Arg(3)->Unit(benchmark::kMillisecond)->UseRealTime();
 
