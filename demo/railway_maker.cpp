@@ -5,8 +5,8 @@
 #include "output/png.h"
 #include "project/lookup.h"
 #include "railway.h"
-#include "storage/project_file.h"
 #include "storage/parsing/tasks.h"
+#include "storage/project_file.h"
 
 int main(int count, char** words) {
   if (widecut::reading::isReadingProcess(count, words)) return widecut::parsing::serveAll(count, words);

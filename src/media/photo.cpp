@@ -24,9 +24,9 @@ Result<SmallPhoto> smallPhoto(const std::string& bytes, QSize size) {
   while (halved(whole, halvings + 1).width() >= wanted.width() && halved(whole, halvings + 1).height() > 1) ++halvings;
   auto picture = decodedPhoto(bytes, halvings, false);
   if (!picture) return tl::unexpected(picture.error());
-  return SmallPhoto{picture->scaled(wanted.boundedTo(whole).expandedTo({1, 1}), Qt::IgnoreAspectRatio,
-                                    Qt::SmoothTransformation),
-                    whole.width(), whole.height()};
+  return SmallPhoto{
+      picture->scaled(wanted.boundedTo(whole).expandedTo({1, 1}), Qt::IgnoreAspectRatio, Qt::SmoothTransformation),
+      whole.width(), whole.height()};
 }
 
 Result<SmallPhoto> smallPhotoOfFile(const std::string& path, QSize size) {

@@ -21,7 +21,7 @@ Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const st
 Result<std::shared_ptr<const Medium>> photoFromFile(const std::string& path);
 /// A photo as it looks, small.
 struct SmallPhoto {
-  QImage picture;          ///< At least as large as asked for in one direction, where the photo is.
+  QImage picture;             ///< At least as large as asked for in one direction, where the photo is.
   int width = 0, height = 0;  ///< Pixels of the photo itself, upright.
 };
 /// The photo in these bytes, at most a little larger than a size. The problem, without a name, says why not.

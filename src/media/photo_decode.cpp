@@ -5,8 +5,8 @@
 namespace widecut {
 
 Result<QImage> decodedPhoto(const std::string& bytes, int halvings, bool border, const reading::Patience& patience) {
-  auto answer = reading::ask(
-      {"photo", {static_cast<double>(halvings), border ? 1.0 : 0.0}, {}, reading::copied(bytes)}, patience);
+  auto answer = reading::ask({"photo", {static_cast<double>(halvings), border ? 1.0 : 0.0}, {}, reading::copied(bytes)},
+                             patience);
   if (!answer) return tl::unexpected(answer.error());
   QImage out = pixelsOf(*answer, headerNumbers);
   if (out.isNull()) return problem("cannot be decoded: there is not enough memory");

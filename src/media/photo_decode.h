@@ -14,7 +14,8 @@ namespace widecut {
 /// The problem, without a name, says why it cannot be decoded.
 Result<QImage> decodedPhoto(const std::string& bytes, int halvings, bool border,
                             const reading::Patience& patience = {});
-/// What a photo says of itself, after all of it was looked at, a little smaller where that is cheaper. Problems as above.
+/// What a photo says of itself, after all of it was looked at, a little smaller where that is cheaper. Problems as
+/// above.
 Result<PhotoHeader> checkedPhoto(const std::string& bytes, const reading::Patience& patience = {});
 
 }  // namespace widecut

@@ -35,8 +35,8 @@ const char* formatName(PhotoKind kind);
 std::optional<PhotoKind> photoKind(std::string_view bytes);
 /// What is said of bytes that are none.
 inline constexpr const char* notAPhoto = "is not a picture that can be placed (PNG, JPEG, WebP or TIFF)";
-/// Reads the header, in the reading process. Refuses what is not a photo, headers that cannot be read, pictures without pixels and those over
-/// limits::mostPhotoPixels.
+/// Reads the header, in the reading process. Refuses what is not a photo, headers that cannot be read, pictures without
+/// pixels and those over limits::mostPhotoPixels.
 Result<PhotoHeader> photoHeader(const std::string& bytes);
 /// A JPEG without its EXIF data, so that every reader shows its pixels as they are stored.
 std::string withoutExif(const std::string& jpeg);

@@ -17,12 +17,9 @@ constexpr int mostSide = 1 << 28;
 
 reading::Message messageOf(const PhotoHeader& header) {
   reading::Message out;
-  out.numbers = {static_cast<double>(header.kind),
-                 static_cast<double>(header.storedWidth),
-                 static_cast<double>(header.storedHeight),
-                 static_cast<double>(header.orientation),
-                 static_cast<double>(header.components),
-                 header.isAdobe ? 1.0 : 0.0,
+  out.numbers = {static_cast<double>(header.kind),         static_cast<double>(header.storedWidth),
+                 static_cast<double>(header.storedHeight), static_cast<double>(header.orientation),
+                 static_cast<double>(header.components),   header.isAdobe ? 1.0 : 0.0,
                  header.mayHaveAlpha ? 1.0 : 0.0};
   out.text = header.icc;
   return out;

@@ -71,10 +71,11 @@ QImage VideoReader::image(QSize size, bool border) const {
   const auto bytes = static_cast<std::size_t>(out.sizeInBytes());
   if (!in.room || in.room->size() < bytes) in.room = std::make_shared<reading::Memory>(reading::Memory::ofSize(bytes));
   if (in.room->isEmpty()) return {};
-  const auto answer = in.ask({"video image",
-                              {static_cast<double>(size.width()), static_cast<double>(size.height()), border ? 1.0 : 0.0},
-                              {},
-                              in.room});
+  const auto answer =
+      in.ask({"video image",
+              {static_cast<double>(size.width()), static_cast<double>(size.height()), border ? 1.0 : 0.0},
+              {},
+              in.room});
   if (!answer || answer->numbers != std::vector<double>{1}) return {};
   // A copy: what shows is not to change while its reader goes on.
   std::memcpy(out.bits(), in.room->data(), bytes);

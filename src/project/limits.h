@@ -42,7 +42,7 @@ inline constexpr std::size_t mostZoneNodes = 1000;       ///< Of one subject.
 inline constexpr std::size_t mostDashes = 100;           ///< Lengths of one pattern.
 inline constexpr double leastDashes = 0.01;              ///< Points, of one pattern together.
 inline constexpr std::size_t mostTextBytes = 2'000'000;  ///< Of one item's words.
-inline constexpr std::size_t mostLetters = 4'000'000;  ///< Bytes of all words of a project.
+inline constexpr std::size_t mostLetters = 4'000'000;    ///< Bytes of all words of a project.
 inline constexpr double leastTextSize = 0.1, mostTextSize = 10'000;  ///< Points; leading may be 0.
 inline constexpr int mostTextColumns = 50;
 inline constexpr std::size_t mostTextStyles = 1000;

@@ -20,7 +20,8 @@ struct SvgShapes {
 
 /// Reads paths, plain shapes, text, groups, uses and their transforms, and colours, lines and opacities given by
 /// attributes, by styles, or by simple rules of a style sheet (SVG 1.1). Filled by even-odd, outlines are worked out
-/// anew for the nonzero rule. All of that happens in the reading process. Refuses what is no SVG, and what holds no shapes; the problem says where.
+/// anew for the nonzero rule. All of that happens in the reading process. Refuses what is no SVG, and what holds no
+/// shapes; the problem says where.
 Result<SvgShapes> shapesFromSvg(std::string_view text, const reading::Patience& patience = {});
 
 }  // namespace widecut

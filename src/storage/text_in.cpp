@@ -54,8 +54,8 @@ Result<LookedText> textFromFile(std::string_view bytes, TextKind kind, const Tex
                                 const reading::Patience& patience) {
   constexpr std::size_t mostBytes = 32U << 20U;
   if (bytes.size() > mostBytes) return problem("it is larger than 32 MB");
-  auto answer = reading::ask(
-      {"text", {static_cast<double>(kind)}, textMessage({}, whole), reading::copied(bytes)}, patience);
+  auto answer =
+      reading::ask({"text", {static_cast<double>(kind)}, textMessage({}, whole), reading::copied(bytes)}, patience);
   if (!answer) return tl::unexpected(answer.error());
   auto text = textOfMessage(answer->text);
   if (!text) return tl::unexpected(text.error());

@@ -309,8 +309,7 @@ TEST_F(OnePhoto, PixelsOfEveryDepthAndAllEightOrientationsLookAlikeEverywhere) {
   expectAs(grey, encoded(grey, "JPEG"), "grey.jpg");
   for (char orientation = 1; orientation <= 8; ++orientation) {
     const std::string bytes = turnedJpeg(image, orientation);
-    expectAs(*decodedPhoto(bytes, 0, false), bytes,
-             "orientation " + std::to_string(orientation) + ".jpg");
+    expectAs(*decodedPhoto(bytes, 0, false), bytes, "orientation " + std::to_string(orientation) + ".jpg");
   }
 }
 

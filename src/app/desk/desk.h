@@ -368,7 +368,7 @@ class Desk : public QObject {
   };
   std::optional<LastOutcome> lastOutcome_;
   std::unique_ptr<Playback> playback_;  ///< Last, so that it ends first: it shows frames among the photos.
-  Background background_;  ///< Last, so that it ends first.
+  Background background_;               ///< Last, so that it ends first.
 };
 
 /// A hold on what is being tried. Only the one who shows a change can make it or take it back, so that none makes

@@ -49,8 +49,7 @@ QString withEnding(const QString& path, const QString& ending) {
 
 }  // namespace
 
-Errands::Errands(Desk& desk, QWidget& window)
-    : desk_(desk), window_(window), background_(desk.background()) {}
+Errands::Errands(Desk& desk, QWidget& window) : desk_(desk), window_(window), background_(desk.background()) {}
 
 void Errands::complain(const QString& message) {
   QMessageBox box(QMessageBox::NoIcon, tr("Wide Cut"), message, QMessageBox::Ok, &window_);

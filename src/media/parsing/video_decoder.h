@@ -1,4 +1,5 @@
-// The frames of a video, one after another: the part that decodes. Only used in the reading process, by tests and fuzzers.
+// The frames of a video, one after another: the part that decodes. Only used in the reading process, by tests and
+// fuzzers.
 #pragma once
 
 #include <QImage>

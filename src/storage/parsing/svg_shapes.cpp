@@ -341,7 +341,8 @@ class Reader {
     item.position = {x.empty() ? 0 : x[0], y.empty() ? 0 : y[0]};
     item.form = wordsForm(std::move(content));
     item = mapped(item, map);
-    if (!isPlace(item.position) || !whatIsBeyond(item.form).empty()) throw Unreadable{"“" + item.name + "” reaches too far"};
+    if (!isPlace(item.position) || !whatIsBeyond(item.form).empty())
+      throw Unreadable{"“" + item.name + "” reaches too far"};
     into.push_back(std::move(item));
   }
 
