@@ -54,7 +54,12 @@ Project withOwnFonts(const Project& before, const Project& after) {
     if (fontsOf(words) != fonts) ids.push_back(words->id);
   if (ids.empty() && fonts == after.fonts) return after;
   Project next = withEach(after, ids, [&](const Item& item) {
-    return withWordsChanged(item, [&](Words::Content& content) { content.style.face.own = fonts; });
+    const Words* words = wordsOf(item);
+    if (!words) return item;
+    // Not an edit: what is asked for stays, and is equal.
+    Words::Content content = words->content();
+    content.style.face.own = fonts;
+    return withWords(item, std::move(content));
   });
   next.fonts = fonts;
   return next;
