@@ -147,7 +147,9 @@ std::vector<Limit> confine() {
   setrlimit(RLIMIT_CORE, &none);
   limitsMemory = limitMemory();
   if (limitsMemory) out.push_back(Limit::Memory);
-  if (filterCalls()) {
+  // Sanitizers look at memory by calls of their own, and take what is refused for damage.
+  const bool isSanitized = before > reservedBySanitizers;
+  if (!isSanitized && filterCalls()) {
     out.push_back(Limit::Files);
     out.push_back(Limit::Network);
     out.push_back(Limit::Processes);
