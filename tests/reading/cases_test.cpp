@@ -90,14 +90,14 @@ TEST(Cases, NestedUsesWithStyles) {
     svg += "</g>";
   }
   svg += "</defs><use href='#u17'/></svg>";
-  const std::string said = outcome(shapesFromSvg(svg, patience));
+  const std::string said = outcome(shapesFromSvg(svg));
   EXPECT_NE(said.find("100000"), std::string::npos) << said;
 }
 
 TEST(Cases, ALongTextInAnSvg) {
   const std::string svg =
       "<svg xmlns='http://www.w3.org/2000/svg'><text y='9'>" + repeated("word ", 200'000) + "</text></svg>";
-  const std::string said = outcome(shapesFromSvg(svg, patience));
+  const std::string said = outcome(shapesFromSvg(svg));
   EXPECT_NE(said.find("reaches too far"), std::string::npos) << said;  // a line of a million letters
 }
 
