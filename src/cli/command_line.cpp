@@ -158,10 +158,10 @@ json infoOf(const Project& project) {
     for (const FaceChoice& face : use.faces)
       out["fonts"].push_back(
           {{"family", face.family}, {"weight", face.weight}, {"italic", face.italic}, {"missing", use.isMissing}});
-  out["budgets"] = {{"photoBytes", budgets::photoBytes},        {"rasterBytes", budgets::rasterBytes},
-                    {"undoBytes", budgets::undoBytes},          {"outlineBytes", budgets::outlineBytes},
-                    {"contentBytes", budgets::contentBytes},    {"smallMemoBytes", budgets::smallMemoBytes},
-                    {"leastUndoSteps", budgets::leastUndoSteps}};
+  out["budgets"] = {{"photoBytes", budgets::photoBytes},         {"rasterBytes", budgets::rasterBytes},
+                    {"undoBytes", budgets::undoBytes},           {"outlineBytes", budgets::outlineBytes},
+                    {"letterBytes", budgets::letterBytes},       {"contentBytes", budgets::contentBytes},
+                    {"smallMemoBytes", budgets::smallMemoBytes}, {"leastUndoSteps", budgets::leastUndoSteps}};
   out["memos"] = json::array();
   for (const MemoUse& use : memoUses())
     out["memos"].push_back(

@@ -144,6 +144,12 @@ std::size_t storedNodes(const Outline& outline) {
   return nodes;
 }
 
+std::size_t storedBytes(const Outline& outline) {
+  std::size_t bytes = outline.contours.size() * sizeof(Contour);
+  for (const Contour& c : outline.contours) bytes += c.segments.size() * sizeof(Segment);
+  return bytes;
+}
+
 OutlineCounts counts(const Outline& outline) {
   OutlineCounts n;
   n.contours = static_cast<int>(outline.contours.size());

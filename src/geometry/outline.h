@@ -67,6 +67,8 @@ struct OutlineCounts {
 OutlineCounts counts(const Outline& outline);
 /// The starts and ends of segments that are kept of it.
 std::size_t storedNodes(const Outline& outline);
+/// What it takes of memory, in bytes.
+std::size_t storedBytes(const Outline& outline);
 
 /// Straight runs along each contour, nowhere further than `tolerance` (> 0) from the curve.
 /// The closing point is not repeated.

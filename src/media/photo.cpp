@@ -47,8 +47,9 @@ Result<PhotoHeader> headerOfFile(const std::string& path) {
   return photoHeader(*bytes);
 }
 
-Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const std::string& name) {
-  const auto header = checkedPhoto(bytes);
+Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const std::string& name,
+                                                     const reading::Patience& patience) {
+  const auto header = checkedPhoto(bytes, patience);
   if (!header) return problem(name + " " + header.error().message);
   auto medium = std::make_shared<Medium>();
   medium->name = shortened(name);

@@ -11,12 +11,14 @@
 #include "media/photo_level.h"
 #include "project/budgets.h"
 #include "project/model.h"
+#include "reading/process.h"
 
 namespace widecut {
 
 /// The photo in these bytes (PNG, JPEG, WebP or TIFF), its size as it stands upright. Refuses anything else,
 /// pictures that do not decode, and pictures over 200 megapixels; the problem begins with `name`.
-Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const std::string& name);
+Result<std::shared_ptr<const Medium>> photoFromBytes(std::string bytes, const std::string& name,
+                                                     const reading::Patience& patience = {});
 /// The same for a file.
 Result<std::shared_ptr<const Medium>> photoFromFile(const std::string& path);
 /// A photo as it looks, small.

@@ -110,11 +110,11 @@ const char* pictureEndings() {
   return "*.png *.jpg *.jpeg *.webp *.tif *.tiff *.webm *.mp4 *.m4v *.mov *.mkv *.ogv *.ogg";
 }
 
-Result<MediumPtr> pictureFromFile(const std::string& path) {
+Result<MediumPtr> pictureFromFile(const std::string& path, const reading::Patience& patience) {
   auto bytes = readFile(path, limits::mostPhotoBytes);
   if (!bytes) return tl::unexpected(bytes.error());
   const std::string name = QFileInfo(QString::fromStdString(path)).fileName().toStdString();
-  if (!looksLikeVideo(*bytes)) return photoFromBytes(std::move(*bytes), name);
+  if (!looksLikeVideo(*bytes)) return photoFromBytes(std::move(*bytes), name, patience);
   const auto video = videoFromBytes(std::move(*bytes), name);
   if (!video) return tl::unexpected(video.error());
   return usualPoster(*video);

@@ -23,7 +23,7 @@ Result<MediumPtr> usualPoster(const VideoPtr& video);
 /// The endings of the files that are read as photos and videos, as file dialogs take them: "*.png *.jpg …".
 const char* pictureEndings();
 
-/// What is in a file: a photo, or a video as its usual poster.
-Result<MediumPtr> pictureFromFile(const std::string& path);
+/// What is in a file: a photo, for which one waits so long, or a video as its usual poster.
+Result<MediumPtr> pictureFromFile(const std::string& path, const reading::Patience& patience = {});
 
 }  // namespace widecut

@@ -42,6 +42,7 @@ struct VideoPlayer::Inside {
   std::thread thread;
 
   bool stands = false;  // the reader stands where `place` says
+  std::optional<Problem> failure;
 
   // Of the thread alone.
   std::optional<VideoReader> reader;
@@ -50,10 +51,15 @@ struct VideoPlayer::Inside {
 
   double end() const { return playing.to.value_or(video->seconds); }
 
-  void run() {
+  void openReader() {
     auto opened = video->file.bytes ? VideoReader::of(video->file.bytes) : problem("its file is missing");
     if (opened) reader.emplace(std::move(*opened));
+  }
+
+  void run() {
+    openReader();
     while (const auto task = nextTask()) {
+      if (!reader) openReader();
       if (!reader) {
         stop();
         continue;
@@ -104,6 +110,10 @@ struct VideoPlayer::Inside {
   /// The next frame, when it is due.
   void step() {
     const auto at = reader->next();
+    if (!at && reader->failure()) {
+      giveUp(*reader->failure());
+      return;
+    }
     if (!at || *at >= end() - 1e-6) {
       finish();
       return;
@@ -124,6 +134,15 @@ struct VideoPlayer::Inside {
       return;
     }
     showFrame();
+  }
+  void giveUp(const Problem& why) {
+    {
+      const std::lock_guard lock(mutex);
+      failure = why;
+    }
+    reader.reset();
+    stop();
+    if (ended) ended();
   }
   void finish() {
     if (playing.loops) {
@@ -162,6 +181,7 @@ void VideoPlayer::play() {
     const std::lock_guard lock(inside_->mutex);
     if (inside_->plays) return;
     inside_->plays = true;
+    inside_->failure.reset();
     inside_->stands = false;
   }
   inside_->wake.notify_all();
@@ -190,6 +210,12 @@ void VideoPlayer::goTo(double seconds) {
 
 double VideoPlayer::place() const { return inside_->place; }
 void VideoPlayer::setHalvings(int halvings) { inside_->halvings = std::clamp(halvings, 0, 10); }
+
+std::optional<Problem> VideoPlayer::failure() const {
+  const std::lock_guard lock(inside_->mutex);
+  return inside_->failure;
+}
+
 int VideoPlayer::shownCount() const { return inside_->shown; }
 int VideoPlayer::leftOutCount() const { return inside_->leftOut; }
 

@@ -3,7 +3,9 @@
 
 #include <functional>
 #include <memory>
+#include <optional>
 
+#include "geometry/problem.h"
 #include "media/photo_level.h"
 #include "project/style.h"
 
@@ -15,7 +17,7 @@ class VideoPlayer {
  public:
   /// Gets what is shown, by the player's thread.
   using Take = std::function<void(PhotoLevel frame)>;
-  /// Told, by the player's thread, when it has come to the end and does not begin again.
+  /// Told, by the player's thread, when it has come to the end and does not begin again, or cannot go on.
   using Ended = std::function<void()>;
 
   /// It stands at its beginning, and shows nothing yet.
@@ -35,6 +37,9 @@ class VideoPlayer {
   double place() const;
   /// Frames are halved so often before they are shown.
   void setHalvings(int halvings);
+
+  /// Why it stopped, where its reading process ended; without a name. It reads anew when it is to play again.
+  std::optional<Problem> failure() const;
 
   /// How many frames were shown, and left out, since it was made.
   int shownCount() const;

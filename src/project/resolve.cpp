@@ -21,7 +21,7 @@ NodePaths withCorner(NodePaths paths, const Corner& corner) {
 }
 
 std::size_t bytesIn(const Resolved& shape) {
-  return (storedNodes(shape.outline) + (shape.sharp ? storedNodes(*shape.sharp) : 0)) * sizeof(Segment);
+  return storedBytes(shape.outline) + (shape.sharp ? storedBytes(*shape.sharp) : 0);
 }
 
 /// Before its corners are treated.
@@ -63,7 +63,7 @@ std::shared_ptr<const void> nodeOf(const Form& form) {
 }
 
 std::shared_ptr<const Resolved> resolved(const Form& form) {
-  static NodeMemo<Resolved> memo("outlines", budgets::outlineBytes / 2, bytesIn);
+  static NodeMemo<Resolved> memo("outlines", budgets::outlineBytes, bytesIn);
   const auto node = nodeOf(form);
   if (auto known = memo.find({node})) return known;
   auto result = std::make_shared<Resolved>();

@@ -126,19 +126,8 @@ bool filterCalls() {
 }  // namespace
 
 const char* nameOf(Limit limit) {
-  switch (limit) {
-    case Limit::Memory:
-      return "memory";
-    case Limit::Time:
-      return "time";
-    case Limit::Files:
-      return "files";
-    case Limit::Network:
-      return "network";
-    case Limit::Processes:
-      return "processes";
-  }
-  return "";
+  constexpr const char* names[countOfLimits] = {"memory", "time", "files", "network", "processes"};
+  return names[static_cast<std::size_t>(limit)];
 }
 
 std::vector<Limit> confine() {

@@ -23,6 +23,11 @@ struct Message {
 /// Bytes as they are sent.
 inline std::shared_ptr<Memory> copied(std::string_view bytes) { return std::make_shared<Memory>(Memory::of(bytes)); }
 
+/// The memory of a message; empty where it has none.
+inline std::string_view bytesOf(const Message& message) {
+  return message.memory && !message.memory->isEmpty() ? message.memory->view() : std::string_view{};
+}
+
 /// Sends a message; false when nobody is there.
 bool send(int socket, const Message& message);
 

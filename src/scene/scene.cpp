@@ -207,20 +207,14 @@ std::shared_ptr<const Words> lettersOf(const Item& item, const Content& content)
   return words && isWhole && isStraight((*words)->set()) ? *words : nullptr;
 }
 
-std::size_t bytesOf(const Outline& outline) {
-  std::size_t segments = 0;
-  for (const Contour& contour : outline.contours) segments += contour.segments.size();
-  return segments * sizeof(Segment) + outline.contours.size() * sizeof(Contour);
-}
-
 std::size_t bytesOf(const Mark& mark) {
-  if (const auto* stroke = std::get_if<StrokeOutline>(&mark)) return sizeof(Mark) + bytesOf(*stroke->outline);
+  if (const auto* stroke = std::get_if<StrokeOutline>(&mark)) return sizeof(Mark) + storedBytes(*stroke->outline);
   if (const auto* group = std::get_if<MarkGroup>(&mark)) {
-    std::size_t bytes = sizeof(Mark) + bytesOf(*group->clip);
-    for (const FillOutline& fill : group->fills) bytes += sizeof fill + bytesOf(*fill.outline);
+    std::size_t bytes = sizeof(Mark) + storedBytes(*group->clip);
+    for (const FillOutline& fill : group->fills) bytes += sizeof fill + storedBytes(*fill.outline);
     return bytes;
   }
-  return sizeof(Mark) + bytesOf(*std::get<FillOutline>(mark).outline);
+  return sizeof(Mark) + storedBytes(*std::get<FillOutline>(mark).outline);
 }
 
 /// An outline that is shared, as between a fill and a line, counts where it is used.
@@ -236,7 +230,7 @@ std::size_t bytesIn(const Content& content) {
 }
 
 std::shared_ptr<const Content> contentOf(const Item& item, const Around& around) {
-  static NodeMemo<Content, 2> memo("contents", budgets::contentBytes / 2, bytesIn);
+  static NodeMemo<Content, 2> memo("contents", budgets::contentBytes, bytesIn);
   const NodeMemo<Content, 2>::Nodes nodes{nodeOf(item.form), item.style};
   const bool isPlaced = dependsOnPlace(item);
   if (!isPlaced)

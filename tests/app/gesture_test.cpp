@@ -74,7 +74,12 @@ struct GestureTest : testing::Test {
   void held(QEvent::Type type, int key, Qt::KeyboardModifiers modifiers) {
     QKeyEvent event(type, key, modifiers, key < 0x80 ? QString(QChar(key).toLower()) : QString());
     QApplication::sendEvent(&w.mat(), &event);
-    if (type == QEvent::KeyRelease && key < 0x80) QTest::qWait(60);  // until it is sure not to go down again
+    if (type == QEvent::KeyRelease && key < 0x80) waitForItToStayUp();
+  }
+  /// Until a letter that was let go is sure not to go down again, however long other events take.
+  static void waitForItToStayUp() {
+    QTest::qWait(60);
+    QApplication::processEvents();
   }
   /// What shows at the end of a way when all of it was made with these modifiers.
   std::string draggedWith(const Drag& drag, Qt::KeyboardModifiers modifiers) {
@@ -111,7 +116,7 @@ TEST_F(GestureTest, ALetterThatRepeatsItselfIsHeldAllTheTime) {
     EXPECT_EQ(w.desk().joinForNew(), Role::Subtract);
   }
   send(QEvent::KeyRelease);
-  QTest::qWait(60);
+  waitForItToStayUp();
   EXPECT_FALSE(w.desk().joinForNew());
   held(QEvent::KeyPress, Qt::Key_Escape, {});
   w.release(w.mm(170, 130));
@@ -119,37 +124,41 @@ TEST_F(GestureTest, ALetterThatRepeatsItselfIsHeldAllTheTime) {
 
 TEST_F(GestureTest, EveryModifierShowsAtOnceInEveryTool) {
   struct Held {
-    int key;
     Qt::KeyboardModifier modifier;
+    std::vector<int> keys;
   };
   for (const Drag& drag : drags())
-    for (const Held& one :
-         {Held{Qt::Key_Shift, Qt::ShiftModifier}, Held{Qt::Key_Control, Qt::ControlModifier},
-          Held{Qt::Key_Alt, Qt::AltModifier}, Held{Qt::Key_C, Qt::AltModifier}, Held{Qt::Key_M, Qt::AltModifier},
-          Held{Qt::Key_B, Qt::AltModifier}, Held{Qt::Key_O, Qt::AltModifier}, Held{Qt::Key_T, Qt::AltModifier},
-          Held{Qt::Key_H, Qt::AltModifier}}) {
-      const std::string where = drag.name + ", " + QKeySequence(one.key).toString().toStdString();
-      const std::string wanted = draggedWith(drag, one.modifier);
+    for (const Held& held :
+         {Held{Qt::ShiftModifier, {Qt::Key_Shift}}, Held{Qt::ControlModifier, {Qt::Key_Control}},
+          Held{Qt::AltModifier, {Qt::Key_Alt, Qt::Key_C, Qt::Key_M, Qt::Key_B, Qt::Key_O, Qt::Key_T, Qt::Key_H}}}) {
+      const std::string wanted = draggedWith(drag, held.modifier);
       Point from;
       begin(drag, from);
       const ProjectPtr before = w.desk().history().current();
       w.press(from);
       for (int i = 1; i <= 4; ++i) w.dragTo(mix(from, drag.to, i / 4.0));
       w.dragTo(drag.to);
-      // The mouse is still from here on.
-      held(QEvent::KeyPress, one.key, {});
-      EXPECT_EQ(seen(), wanted) << where;
-      EXPECT_EQ(w.desk().history().current(), before) << where << ": a key made a step";
-      held(QEvent::KeyRelease, one.key, one.key > 0x80 ? one.modifier : Qt::NoModifier);
-      held(QEvent::KeyPress, Qt::Key_Escape, {});
-      EXPECT_EQ(w.desk().history().current(), before) << where;
-      EXPECT_FALSE(w.desk().isTrying()) << where << ": Escape ends the drag";
+      // The mouse is still from here on: one key after another.
+      for (const int key : held.keys) {
+        const std::string where = drag.name + ", " + QKeySequence(key).toString().toStdString();
+        this->held(QEvent::KeyPress, key, {});
+        EXPECT_EQ(seen(), wanted) << where;
+        EXPECT_EQ(w.desk().history().current(), before) << where << ": a key made a step";
+        this->held(QEvent::KeyRelease, key, key > 0x80 ? held.modifier : Qt::NoModifier);
+      }
+      this->held(QEvent::KeyPress, Qt::Key_Escape, {});
+      EXPECT_EQ(w.desk().history().current(), before) << drag.name;
+      EXPECT_FALSE(w.desk().isTrying()) << drag.name << ": Escape ends the drag";
       w.release(drag.to);
-      EXPECT_EQ(w.desk().history().current(), before) << where << ": what was ended is not made by letting go";
+      EXPECT_EQ(w.desk().history().current(), before)
+          << drag.name << ": what was ended is not made by letting go";
     }
 }
 
 TEST_F(GestureTest, ALetterHeldBeforeTheDragIsThatOfTheDragInEveryTool) {
+  // Two of them in each tool, each of them in several.
+  const int letters[] = {Qt::Key_C, Qt::Key_M, Qt::Key_B, Qt::Key_O, Qt::Key_T, Qt::Key_H};
+  std::size_t turn = 0;
   for (const Drag& drag : drags()) {
     Point from;
     const auto draggedNow = [&](Qt::KeyboardModifiers modifiers) {
@@ -163,7 +172,8 @@ TEST_F(GestureTest, ALetterHeldBeforeTheDragIsThatOfTheDragInEveryTool) {
     };
     begin(drag, from);
     const std::string wanted = draggedNow(Qt::AltModifier);
-    for (const int key : {Qt::Key_C, Qt::Key_M, Qt::Key_B, Qt::Key_O, Qt::Key_T, Qt::Key_H}) {
+    for (int i = 0; i < 2; ++i) {
+      const int key = letters[turn++ % std::size(letters)];
       const std::string where = drag.name + ", " + QKeySequence(key).toString().toStdString();
       begin(drag, from);
       const ProjectPtr before = w.desk().history().current();

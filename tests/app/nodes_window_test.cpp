@@ -408,5 +408,28 @@ TEST(NodesWindow, UndoOfAnySequenceRestoresEveryBit) {
   EXPECT_TRUE(isSame(w.desk().settled(), before));
 }
 
+TEST(NodesWindow, WhatACutLeavesNothingOfHasNoNodes) {
+  NodeHands w;
+  w.boxOfNodes(w.mm(60, 40), w.mm(90, 60));
+  w.key(Qt::Key_5);
+  w.drag(w.mm(120, 40), w.mm(150, 70), Qt::ControlModifier);
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_I);
+  w.window.findChild<QAction*>("bake")->trigger();
+  w.settle();
+  ASSERT_TRUE(resolved(*w.only())->outline.isEmpty());
+  // Beside it one whose nodes are many: the pictures of what they could become come a little later.
+  w.key(Qt::Key_6);
+  w.drag(w.mm(60, 80), w.mm(120, 140), Qt::ControlModifier);
+  for (int i = 0; i < 3; ++i) {
+    w.key(Qt::Key_D, Qt::ControlModifier);
+  }
+  w.key(Qt::Key_A, Qt::ControlModifier);
+  w.key(Qt::Key_2);
+  ASSERT_TRUE(w.until([&] { return w.window.findChild<QWidget*>("do Refit") != nullptr; }));
+  w.press("do Refit");
+  EXPECT_EQ(w.sheet().items.size(), 5U);
+}
+
 }  // namespace
 }  // namespace widecut

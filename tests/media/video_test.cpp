@@ -2,9 +2,15 @@
 #include "media/video.h"
 
 #include <gtest/gtest.h>
+#include <signal.h>
+#include <unistd.h>
 
+#include <atomic>
 #include <cmath>
+#include <filesystem>
+#include <fstream>
 #include <mutex>
+#include <sstream>
 #include <thread>
 
 #include "media/sound_reader.h"
@@ -247,6 +253,44 @@ TEST(VideoPlayer, PlaysItsPartInOrderAndSaysWhenItEnds) {
   seen.player.play();
   ASSERT_TRUE(seen.until([&] { return seen.ended > 1; }));
   EXPECT_NEAR(seen.player.place(), 0.8, 1e-9);
+}
+
+/// Ends all reading processes of this one.
+void killReaders() {
+  for (const auto& entry : std::filesystem::directory_iterator("/proc")) {
+    const std::string name = entry.path().filename();
+    if (name.find_first_not_of("0123456789") != std::string::npos) continue;
+    std::ifstream words(entry.path() / "cmdline"), facts(entry.path() / "stat");
+    std::string line, all, stat;
+    std::getline(words, all, '\n');
+    std::getline(facts, stat);
+    int parent = 0;
+    std::istringstream(stat.substr(std::min(stat.rfind(')') + 4, stat.size()))) >> parent;
+    if (parent == getpid() && all.find("--read") != std::string::npos) kill(std::stoi(name), SIGKILL);
+  }
+}
+
+TEST(VideoPlayer, SaysWhyItStoppedWhenItsReadingProcessEndsAndPlaysOnWhenAskedTo) {
+  TestVideo how;
+  how.frames = 150;
+  std::atomic<int> shown = 0, ends = 0;
+  VideoPlayer player(
+      video(how), nullptr, [&](const PhotoLevel&) { ++shown; }, [&] { ++ends; });
+  const auto until = [](const auto& is) {
+    for (int i = 0; i < 1000 && !is(); ++i) std::this_thread::sleep_for(std::chrono::milliseconds(10));
+    return is();
+  };
+  player.play();
+  ASSERT_TRUE(until([&] { return shown > 3; }));
+  killReaders();
+  ASSERT_TRUE(until([&] { return ends > 0; }));
+  EXPECT_FALSE(player.isPlaying());
+  ASSERT_TRUE(player.failure());
+  EXPECT_EQ(player.failure()->message, "cannot be read: reading it failed (signal 9)");
+  const int before = shown;
+  player.play();
+  EXPECT_TRUE(until([&] { return shown > before + 3; }));
+  EXPECT_FALSE(player.failure());
 }
 
 TEST(VideoPlayer, BeginsAgainWhereItLoops) {

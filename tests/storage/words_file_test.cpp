@@ -179,6 +179,30 @@ TEST_F(WordsFile, TwoProjectsWithFontsOfOneNameKeepTheirOwn) {
   EXPECT_EQ(*fontEntries(fresh)[0].bytes, *fontEntries(a)[0].bytes);
 }
 
+TEST_F(WordsFile, AStoryFlowsOnInAFontThatComesLater) {
+  Words::Content content;
+  for (int i = 0; i < 40; ++i) content.text += "the slow line above the clouds ";
+  content.frame = TextFrame{100, 60};
+  content.style.face.family = "Same Name";
+  const Id a = add(content);
+  content.text.clear();
+  const Id b = add(content);
+  project = withFlow(project, a, b);
+  const BundledFont bundled = bundledFonts().back();
+  Project later = project;
+  later.fonts = OwnFonts::with(
+      nullptr,
+      {"Same Name",
+       {},
+       0,
+       std::make_shared<const std::string>(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size())});
+  later = withWordsFollowing(project, later);
+  const Words& next = *wordsOf(*findItem(later, b));
+  EXPECT_GT(next.set().lines.front().from, 10U) << "it goes on where the first frame ends";
+  EXPECT_EQ(next.story(), wordsOf(*findItem(later, a))->content().text);
+  EXPECT_EQ(missingFamilies(later), "");
+}
+
 TEST_F(WordsFile, OneFileForManyFacesIsReadOnce) {
   const BundledFont bundled = bundledFonts().front();
   const std::string bytes(reinterpret_cast<const char*>(bundled.bytes.data()), bundled.bytes.size());

@@ -122,8 +122,8 @@ void layPicture(Desk& desk, const MediumPtr& picture, PasteAt at) {
 void takePicture(Desk& desk, const QMimeData& data, PasteAt at, const Otherwise& otherwise) {
   readThen<MediumPtr>(
       desk, Desk::tr("Reading the picture on the clipboard"),
-      [bytes = pictureBytes(data)](const Progress&) -> Result<MediumPtr> {
-        const auto medium = photoFromBytes(bytes, "the pasted picture");
+      [bytes = pictureBytes(data)](const Progress& progress) -> Result<MediumPtr> {
+        const auto medium = photoFromBytes(bytes, "the pasted picture", {.progress = progress});
         if (!medium) return tl::unexpected(medium.error());
         Medium named = **medium;
         named.name = "pasted picture.png";

@@ -47,6 +47,10 @@ Playback::Running& Playback::runningFor(const std::string& key, const VideoSeen&
             const auto found = running_.find(key);
             if (found == running_.end() || found->second.player->isPlaying()) return;
             halt(found->second);
+            if (const auto why = found->second.player->failure())
+              emit desk_.told(Desk::tr("“%1” stopped: %2")
+                                  .arg(QString::fromStdString(found->second.seen.poster->video->file.name),
+                                       QString::fromStdString(why->message)));
             emit changed();
           },
           Qt::QueuedConnection);

@@ -337,9 +337,14 @@ Project withAction(const ActionSite& site, const NodeAction& action) {
     if (const auto found = site.chosen.find(item->id); found != site.chosen.end()) stretch = found->second;
     if (chosen > 1 && stretch.empty()) continue;
     if (chosen < 2) stretch.clear();
-    std::sort(stretch.begin(), stretch.end());
     const auto paths = nodesOf(*item);
+    const auto isThere = [&](NodePlace p) {
+      return p.path < paths->size() && p.node < (*paths)[p.path].nodes.size();
+    };
+    std::erase_if(stretch, [&](NodePlace p) { return !isThere(p); });
+    std::sort(stretch.begin(), stretch.end());
     const NodePlace first = stretch.empty() ? NodePlace{} : stretch.front();
+    if (!isThere(first)) continue;  // a cut that leaves nothing
     out = withReshaped(out, item->id, (*paths)[first.path].nodes[first.node].at,
                        [&](const NodePaths& before) { return action(before, stretch); });
   }

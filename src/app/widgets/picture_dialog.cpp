@@ -12,7 +12,11 @@
 
 #include "app/desk/latest_task.h"
 #include "app/look/theme.h"
+#include "media/files.h"
 #include "media/video.h"
+#include "painting/item_picture.h"
+#include "project/limits.h"
+#include "storage/svg_in.h"
 
 namespace widecut {
 namespace {
@@ -27,6 +31,18 @@ struct Seen {
   QImage picture;
   QString facts;
 };
+/// The shapes of an SVG.
+QImage shapesIn(const QString& path, double ratio) {
+  const auto bytes = readFile(path.toStdString(), limits::mostJsonBytes);
+  if (!bytes) return {};
+  const auto shapes = shapesFromSvg(*bytes);
+  if (!shapes) return {};
+  std::vector<ItemPtr> items;
+  for (const Item& item : shapes->items) items.push_back(std::make_shared<const Item>(item));
+  PhotoStore none;
+  return pictureOf(items, none, pictureSize, ratio);
+}
+
 Seen seen(const QString& path, double ratio) {
   Seen out;
   const QFileInfo file(path);
@@ -39,7 +55,9 @@ Seen seen(const QString& path, double ratio) {
     size = {small->width, small->height};
     out.picture = small->picture;
   };
-  if (const auto small = smallPhotoOfFile(path.toStdString(), most))
+  if (path.endsWith(".svg", Qt::CaseInsensitive))
+    out.picture = shapesIn(path, ratio);
+  else if (const auto small = smallPhotoOfFile(path.toStdString(), most))
     show(small);
   else if (const auto poster = pictureFromFile(path.toStdString()))
     show(smallPhoto(*(*poster)->bytes, most));

@@ -216,7 +216,7 @@ void Errands::placePhoto(const QString& path, std::optional<Point> at, const QSt
   const QString name = tr("Bringing in “%1”").arg(QFileInfo(path).fileName());
   background_.start(
       name, [this, path, credit, place = desk_.photoPlace(at)](const Progress& progress) -> std::function<void()> {
-        auto photo = pictureFromFile(path.toStdString());
+        auto photo = pictureFromFile(path.toStdString(), {.progress = progress});
         if (photo && !credit.isEmpty()) {
           auto credited = std::make_shared<Medium>(**photo);
           credited->credit = shortened(credit.toStdString());

@@ -10,8 +10,6 @@
 #include <atomic>
 #include <chrono>
 #include <cstdio>
-#include <cstdlib>
-#include <mutex>
 #include <thread>
 
 namespace widecut {
@@ -23,7 +21,6 @@ constexpr int mostFrames = 48;
 // What the signal's handler writes: it may use nothing else.
 void* frames[mostFrames];
 std::atomic<int> frameCount = 0;
-std::atomic<int> findingCount = 0;
 
 void noteStack(int) { frameCount = backtrace(frames, mostFrames); }
 
@@ -81,7 +78,6 @@ class WatchedApplication::Watch {
     }
   }
   static void tell(Clock::duration took, const QString& what) {
-    ++findingCount;
     const auto ms = std::chrono::duration_cast<std::chrono::milliseconds>(took).count();
     std::fprintf(stderr, "widecut: the window stood still for %lld ms: %s\n", static_cast<long long>(ms),
                  qPrintable(what));
@@ -106,8 +102,6 @@ WatchedApplication::WatchedApplication(int& count, char** words) : QApplication(
 }
 
 WatchedApplication::~WatchedApplication() = default;
-
-int WatchedApplication::findings() { return findingCount; }
 
 bool WatchedApplication::notify(QObject* receiver, QEvent* event) {
   if (!watch_ || QThread::currentThread() != thread()) return QApplication::notify(receiver, event);

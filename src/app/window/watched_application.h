@@ -14,8 +14,6 @@ class WatchedApplication : public QApplication {
   WatchedApplication(int& count, char** words);
   ~WatchedApplication() override;
   bool notify(QObject* receiver, QEvent* event) override;
-  /// So many events took longer since the program began.
-  static int findings();
 
  private:
   class Watch;

@@ -16,9 +16,8 @@ class SoundDecoder {
 
   /// Refuses videos without sound, and sound that cannot be decoded. Faster, it is higher too.
   static Result<SoundDecoder> of(std::string_view bytes, double speed = 1);
-  /// Goes to a place of the video.
+  // As SoundReader, which asks for it, has them.
   void seek(double seconds);
-  /// The next samples, so many of each channel at most; how many there were: none at the end.
   int read(std::int16_t* to, int count);
 
   SoundDecoder(SoundDecoder&&) noexcept;

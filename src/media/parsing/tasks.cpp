@@ -17,6 +17,7 @@
 namespace widecut::parsing {
 namespace {
 
+using reading::bytesOf;
 using reading::Message;
 
 /// Decoders have a picture in several forms at a time, with up to 8 bytes a pixel.
@@ -26,9 +27,6 @@ constexpr std::size_t bytesForVideoPixel = 64;
 
 double numberIn(const Message& message, std::size_t at) {
   return at < message.numbers.size() ? message.numbers[at] : 0;
-}
-std::string_view bytesOf(const Message& message) {
-  return message.memory && !message.memory->isEmpty() ? message.memory->view() : std::string_view{};
 }
 
 /// A picture of the formats that are read through plugins, read once, so that all of them are loaded.

@@ -17,19 +17,13 @@ class VideoDecoder {
   /// What `videoFromBytes` refuses is refused here. The problem, without a name, says why.
   static Result<VideoDecoder> of(std::string_view bytes);
 
-  /// Pixels of a frame as it is shown: square, and upright.
+  // As VideoReader, which asks for it, has them.
   QSize size() const;
-  /// The length, as far as the file says it, or its last packet tells; > 0.
   double seconds() const;
   double framesPerSecond() const;
   bool hasSound() const;
-
-  /// Goes to a place: the next frame is the one that shows then.
   void seek(double seconds);
-  /// Decodes the next frame. Its time in seconds from the video's first one; nothing at the end, or where the rest is
-  /// too damaged to be decoded.
   std::optional<double> next();
-  /// The frame that was decoded last, in sRGB, as RGB32. With a border of one repeated pixel all round.
   QImage image(QSize size, bool border = false) const;
 
   VideoDecoder(VideoDecoder&&) noexcept;

@@ -15,11 +15,9 @@
 namespace widecut {
 namespace {
 
-std::size_t bytesIn(const Outline& outline) { return storedNodes(outline) * sizeof(Segment); }
-
 /// The outline of an item with the margin that words keep off it, in its frame space.
 std::shared_ptr<const Outline> clearedOutline(const Item& item) {
-  static NodeMemo<Outline, 2> memo("outlines with margins", budgets::smallMemoBytes, bytesIn);
+  static NodeMemo<Outline, 2> memo("outlines with margins", budgets::smallMemoBytes, storedBytes);
   const NodeMemo<Outline, 2>::Nodes nodes{nodeOf(item.form), item.clear};
   if (auto known = memo.find(nodes)) return known;
   // What is too much to be cut is kept clear of as a whole.

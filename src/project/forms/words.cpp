@@ -10,8 +10,6 @@
 namespace widecut {
 namespace {
 
-std::size_t bytesIn(const Outline& outline) { return storedNodes(outline) * sizeof(Segment); }
-
 SetWords setOf(const Words::Content& content) {
   const WordsToSet words{content.text, content.looks, content.style};
   if (content.along && !content.along->line->isEmpty()) return setAlong(words, *content.along);
@@ -72,7 +70,7 @@ const SetWords& Words::set() const {
 }
 
 std::shared_ptr<const Outline> Words::outline() const {
-  static NodeMemo<Outline> memo("outlines of letters", budgets::outlineBytes / 8, bytesIn);
+  static NodeMemo<Outline> memo("outlines of letters", budgets::letterBytes, storedBytes);
   const std::shared_ptr<const Words> self = weak_from_this().lock();
   if (self)
     if (auto known = memo.find({self})) return known;

@@ -10,11 +10,8 @@
 namespace widecut::parsing {
 namespace {
 
+using reading::bytesOf;
 using reading::Message;
-
-std::string_view bytesOf(const Message& message) {
-  return message.memory && !message.memory->isEmpty() ? message.memory->view() : std::string_view{};
-}
 
 Result<Message> answerSvg(const Message& question) {
   const auto shapes = parsing::shapesFromSvg(bytesOf(question));
