@@ -150,8 +150,7 @@ TEST_F(GestureTest, EveryModifierShowsAtOnceInEveryTool) {
       EXPECT_EQ(w.desk().history().current(), before) << drag.name;
       EXPECT_FALSE(w.desk().isTrying()) << drag.name << ": Escape ends the drag";
       w.release(drag.to);
-      EXPECT_EQ(w.desk().history().current(), before)
-          << drag.name << ": what was ended is not made by letting go";
+      EXPECT_EQ(w.desk().history().current(), before) << drag.name << ": what was ended is not made by letting go";
     }
 }
 

@@ -123,7 +123,10 @@ TEST_P(EveryPage, ItsFieldsGiveTheKeysBackAfterEnterEscapeAndACommand) {
         } else if (std::string(end) == "Escape") {
           press(Qt::Key_Escape);
           EXPECT_EQ(w.desk().history().current(), before) << where << ": Escape made a change";
-          EXPECT_FALSE(w.desk().isTrying()) << where;
+          // What lifting off a background proposes stays there to be taken.
+          if (page.name != "a background") {
+            EXPECT_FALSE(w.desk().isTrying()) << where;
+          }
         } else {
           press(Qt::Key_S, Qt::ControlModifier);
           EXPECT_TRUE(w.desk().isSaved()) << where << ": what was typed is made, and saved";

@@ -338,9 +338,7 @@ Project withAction(const ActionSite& site, const NodeAction& action) {
     if (chosen > 1 && stretch.empty()) continue;
     if (chosen < 2) stretch.clear();
     const auto paths = nodesOf(*item);
-    const auto isThere = [&](NodePlace p) {
-      return p.path < paths->size() && p.node < (*paths)[p.path].nodes.size();
-    };
+    const auto isThere = [&](NodePlace p) { return p.path < paths->size() && p.node < (*paths)[p.path].nodes.size(); };
     std::erase_if(stretch, [&](NodePlace p) { return !isThere(p); });
     std::sort(stretch.begin(), stretch.end());
     const NodePlace first = stretch.empty() ? NodePlace{} : stretch.front();
