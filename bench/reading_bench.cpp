@@ -5,6 +5,7 @@
 #include <QImage>
 #include <cmath>
 #include <random>
+#include <vector>
 
 #include "media/parsing/photo_decode.h"
 #include "media/parsing/photo_header.h"
@@ -62,7 +63,8 @@ void photoOf48MegapixelsInTheReadingProcess(benchmark::State& state) {
 BENCHMARK(photoOf48MegapixelsInTheReadingProcess)->Arg(0)->Arg(3)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void startingAReadingProcess(benchmark::State& state) {
-  std::vector<reading::Reader> held{*reading::Reader::take(), *reading::Reader::take()};  // so that none is idle
+  std::vector<reading::Reader> held;
+  for (int i = 0; i < 2; ++i) held.push_back(*reading::Reader::take());  // so that none is idle
   for (auto _ : state) held.push_back(*reading::Reader::take());
 }
 BENCHMARK(startingAReadingProcess)->Iterations(8)->Unit(benchmark::kMillisecond)->UseRealTime();
