@@ -46,19 +46,27 @@ void eachUnshared(const Contour& contour, const Contour& other, const Take& take
   for (std::size_t i = first; i < count - last; ++i) take(pieceAt(contour, i));
 }
 
+/// Calls take(piece) for those of an outline that another's contour of the same number has not: without the contours at
+/// its beginning and end that both have. A letter that is typed in the middle moves the numbers of all behind it.
 template <class Take>
-void eachUnshared(const Outline& outline, const Outline& other, const Take& take) {
+void eachUnshared(const Outline& outline, const Outline& other, std::size_t first, std::size_t last, const Take& take) {
   static const Contour none;
-  for (std::size_t i = 0; i < outline.contours.size(); ++i)
-    eachUnshared(outline.contours[i], i < other.contours.size() ? other.contours[i] : none, take);
+  const std::size_t end = outline.contours.size() - last, others = other.contours.size() - last;
+  for (std::size_t i = first; i < end; ++i)
+    eachUnshared(outline.contours[i], i < others ? other.contours[i] : none, take);
 }
 
 /// The box of what only one of the outlines covers: its border is made of segments that only one of them has.
 Box changedBox(const Outline& a, const Outline& b) {
   Box box;
+  const std::size_t both = std::min(a.contours.size(), b.contours.size());
+  std::size_t first = 0, last = 0;
+  while (first < both && a.contours[first] == b.contours[first]) ++first;
+  while (last < both - first && a.contours[a.contours.size() - 1 - last] == b.contours[b.contours.size() - 1 - last])
+    ++last;
   Pieces left;
-  eachUnshared(a, b, [&](const PieceOfOutline& piece) { ++left[piece]; });
-  eachUnshared(b, a, [&](const PieceOfOutline& piece) {
+  eachUnshared(a, b, first, last, [&](const PieceOfOutline& piece) { ++left[piece]; });
+  eachUnshared(b, a, first, last, [&](const PieceOfOutline& piece) {
     const auto same = left.find(piece);
     if (same != left.end() && same->second > 0)
       --same->second;

@@ -115,6 +115,9 @@ QWidget* WordsPage::buildSits() {
   row->setSpacing(12);
   picture_ = new QLabel(box);
   picture_->setFixedSize(160, 88);
+  pause_.setSingleShot(true);
+  pause_.setInterval(250);
+  connect(&pause_, &QTimer::timeout, this, &WordsPage::showPicture);
   picture_->setAlignment(Qt::AlignCenter);
   row->addWidget(picture_);
   auto* beside = new QVBoxLayout;
@@ -255,6 +258,18 @@ void WordsPage::showGroup(const Words* words) {
   }
 }
 
+void WordsPage::showPicture() {
+  pause_.stop();
+  const ItemPtr item = desk_.onlyItem();
+  if (!item || !wordsOf(*item)) return;
+  pictured_ = item->id;
+  task_.run([this, item, &photos = desk_.photos(), size = picture_->size(), ratio = devicePixelRatioF()] {
+    return [this, image = shownOnPanel(pictureOf({item}, photos, size, ratio))] {
+      picture_->setPixmap(QPixmap::fromImage(image));
+    };
+  });
+}
+
 void WordsPage::showFit(const Words* words) {
   picture_->setVisible(words);
   for (QPushButton* button : buttons_) button->setVisible(words);
@@ -266,8 +281,10 @@ void WordsPage::showFit(const Words* words) {
     return;
   }
   const ItemPtr item = desk_.onlyItem();
-  picture_->setPixmap(
-      QPixmap::fromImage(shownOnPanel(pictureOf({item}, desk_.photos(), picture_->size(), devicePixelRatioF()))));
+  if (desk_.typedOn() == item->id && pictured_ == item->id)
+    pause_.start();
+  else
+    showPicture();
   reframe_->setVisible(shownPhoto(*item).has_value());
   letters_->setVisible(words->content().frame && words->content().flowsFrom == 0);
   frame_->setVisible(!words->content().along);

@@ -1,8 +1,11 @@
 // A page of the bench: how words sit, and what can be done with them.
 #pragma once
 
+#include <QTimer>
+
 #include "app/bench/bench_page.h"
 #include "app/bench/words_numbers.h"
+#include "app/desk/latest_task.h"
 
 class QLabel;
 class QStackedLayout;
@@ -25,6 +28,7 @@ class WordsPage : public BenchPage {
   QWidget* buildTyped();
   StarterRow* buildKinds();
   void showFit(const Words* words);
+  void showPicture();
   void showGroup(const Words* words);
   /// The words' content, or what the next ones will be made of.
   Words::Content content(const Words* words) const;
@@ -36,6 +40,9 @@ class WordsPage : public BenchPage {
   int chosen_ = howTheySit;  ///< Of the groups; or one of those below.
   static constexpr int howTheySit = -1, styles = -2, outlineKinds = -3;
   QLabel *heading_, *picture_, *fit_;
+  QTimer pause_;  ///< In typing: the picture of all the words follows in it.
+  LatestTask task_;
+  Id pictured_ = 0;
   QPushButton *reframe_, *frame_, *letters_, *sits_, *named_, *outlines_;
   std::vector<QPushButton*> buttons_, switches_;
   QWidget *sitsBox_, *groupBox_;
