@@ -20,6 +20,7 @@ constexpr double unlikeNeighbours = 3000;
 constexpr double mostBadness = 10'000;
 constexpr double sticksOut = 1e9;       // of a word wider than its line
 constexpr double partedAnywhere = 1e6;  // of one that is parted where it may not be
+constexpr std::size_t mostWays = 8;     // that are gone on with from where a word is parted where it may not be
 
 enum class Fitness : unsigned char { Tight, Decent, Loose, VeryLoose };
 Fitness fitnessOf(double ratio) {
@@ -103,8 +104,8 @@ class Search {
   void goTo(std::size_t place) {
     const bool isLast = place + 1 == text_.places.size();
     const BreakPlace& at = text_.places[place];
-    std::unordered_map<std::uint64_t, Node> best;
-    std::vector<std::pair<std::uint64_t, std::size_t>> order;  // so that what comes out is the same each time
+    std::unordered_map<std::uint64_t, std::size_t> known;  // by line and fitness, where in `best`
+    std::vector<Node> best;
     std::erase_if(active_, [&](std::int32_t node) {
       const Node& from = of(node);
       const double ratio = ratioOf(text_, rules_, from.from, place, widths_(from.line));
@@ -121,15 +122,19 @@ class Search {
       next.filled = from.line;
       const std::uint64_t key =
           (std::min(from.line, widths_.alikeFrom) << 2U) | static_cast<std::uint64_t>(next.fitness);
-      const auto [known, fresh] = best.try_emplace(key, next);
-      if (fresh) order.emplace_back(key, 0);
-      if (next.cost < known->second.cost) known->second = next;
+      const auto [one, fresh] = known.try_emplace(key, best.size());
+      if (fresh)
+        best.push_back(next);
+      else if (next.cost < best[one->second].cost)
+        best[one->second] = next;
       return isOver;
     });
-    for (const auto& [key, unused] : order) {
-      const Node& node = best.at(key);
-      active_.push_back(added(node, node.filled + 1));
+    // A word without end can be parted at every letter onto any number of lines: all ways would be the square of them.
+    if (at.isForced && best.size() > mostWays) {
+      std::stable_sort(best.begin(), best.end(), [](const Node& a, const Node& b) { return a.cost < b.cost; });
+      best.resize(mostWays);
     }
+    for (const Node& node : best) active_.push_back(added(node, node.filled + 1));
     // After the end of all there is nothing but these.
     if (isLast) std::erase_if(active_, [&](std::int32_t node) { return of(node).from != place + 1; });
   }

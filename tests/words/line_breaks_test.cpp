@@ -150,5 +150,33 @@ TEST(LineBreaks, AWordWiderThanAllLinesSticksOut) {
   EXPECT_EQ(lines, (std::vector<BrokenLine>{{0, 0}, {1, 1}}));
 }
 
+TEST(LineBreaks, AWordWithoutEndIsLookedAtInProportionToItsLength) {
+  const auto asked = [](std::size_t letters) {
+    BreakText text;
+    for (std::size_t i = 0; i <= letters; ++i) {
+      text.width.push_back(7.0 * static_cast<double>(i));
+      text.stretch.push_back(0);
+      text.shrink.push_back(0);
+      if (i == 0) continue;
+      BreakPlace place;
+      place.end = place.next = i;
+      place.isForced = i < letters;
+      text.places.push_back(place);
+    }
+    std::size_t count = 0;
+    // Lines that are never all alike, as in an outline.
+    const LineWidths widths{[&](std::size_t line) {
+      ++count;
+      return 100.0 + static_cast<double>(line % 7);
+    }};
+    const auto lines = bestLines(text, widths, {});
+    EXPECT_EQ(lines.back().place, letters - 1);
+    EXPECT_NEAR(static_cast<double>(lines.size()), static_cast<double>(letters) / 14.0, static_cast<double>(letters) / 100)
+        << "each line is as full as can be";
+    return count;
+  };
+  EXPECT_LT(asked(8000), 5 * asked(2000));
+}
+
 }  // namespace
 }  // namespace widecut
