@@ -9,6 +9,7 @@
 
 #include "cli/json_lines.h"
 #include "cli/shape_command.h"
+#include "cli/within_time.h"
 #include "cli/words_command.h"
 #include "cutting/planar_map.h"
 #include "geometry/path_data.h"
@@ -273,15 +274,20 @@ int runCommand(int count, char** words) {
   CutRequest cutRequest;
   std::string batch;
   bool timing = false;
+  std::optional<double> seconds;
   CLI::App* cutCommand = app.add_subcommand("cut", "Path data of a formula over outlines, on standard output");
   cutCommand->add_option("--formula", cutRequest.formula, "as in 'a - b', with + - & ^ and brackets");
   cutCommand->add_option("--rule", cutRequest.rule, "nonzero or evenodd");
   cutCommand->add_option("--batch", batch, "a file of JSON lines");
   cutCommand->add_flag("--timing", timing, "add the time taken to each line of a batch");
+  cutCommand->add_option("--seconds", seconds, "what one line of a batch may take, from 0.01")
+      ->check(CLI::Range(0.01, 1e6));
   cutCommand->allow_extras();
   cutCommand->callback([&] {
     if (!batch.empty()) {
-      result = answerLines(batch, [timing](const json& line) { return cutLine(line, timing); });
+      result = answerLines(batch, [timing, seconds](const json& line, int number) {
+        return withinTime("line " + std::to_string(number), seconds, [&] { return cutLine(line, timing); });
+      });
       return;
     }
     result = takeParts(cutCommand->remaining(), cutRequest);

@@ -13,8 +13,8 @@ namespace widecut {
 using OrderedJson = nlohmann::ordered_json;
 
 /// Writes, for each line of the file, what `answer` makes of it or {"error": …} to standard output, with the line's id.
-/// Refuses a file that cannot be read.
+/// Lines are counted from 1. Refuses a file that cannot be read.
 Result<void> answerLines(const std::string& path,
-                         const std::function<Result<OrderedJson>(const OrderedJson& line)>& answer);
+                         const std::function<Result<OrderedJson>(const OrderedJson& line, int number)>& answer);
 
 }  // namespace widecut

@@ -159,7 +159,7 @@ Result<void> shape(const ShapeRequest& request) {
     list(request.asJson);
     return {};
   }
-  if (!request.batch.empty()) return answerLines(request.batch, answered);
+  if (!request.batch.empty()) return answerLines(request.batch, [](const json& line, int) { return answered(line); });
   const auto path = pathOf(request.words);
   if (!path) return tl::unexpected(path.error());
   std::cout << *path << '\n';

@@ -2,6 +2,7 @@
 #include <algorithm>
 
 #include "cutting/arrangement.h"
+#include "geometry/stop_point.h"
 
 namespace widecut {
 namespace {
@@ -47,7 +48,10 @@ Point Arrangement::wayOut(int half) const {
 void Arrangement::orderAround() {
   doubtful_.clear();
   for (int node = 0; node + 1 < static_cast<int>(starts_.size()); ++node)
-    if (starts_[at(node) + 1] - starts_[at(node)] > 2) orderNode(node);
+    if (starts_[at(node) + 1] - starts_[at(node)] > 2) {
+      stopPoint();
+      orderNode(node);
+    }
   place_.resize(2 * edges_.size());
   for (std::size_t i = 0; i < around_.size(); ++i) place_[at(around_[i])] = static_cast<int>(i);
 }

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "cutting/last_resort.h"
+#include "geometry/stop_point.h"
 
 namespace widecut {
 namespace {
@@ -143,6 +144,7 @@ void Arrangement::sortEvents() {
 void Arrangement::contract() {
   const double least = frame_.contraction();
   for (std::size_t i = 0; i < arcs_.arcs.size(); ++i) {
+    stopPoint();
     const Arc& arc = arcs_.arcs[i];
     Point before = arc.p[0];
     int node = arc.node[0];

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <optional>
 
+#include "geometry/stop_point.h"
+
 namespace widecut {
 namespace {
 
@@ -66,6 +68,7 @@ void CrossingSearch::addEvent(int arc, int node, double u) {
 }
 
 void CrossingSearch::meet(int i, int j) {
+  stopPoint();
   i_ = i;
   j_ = j;
   a_ = &arcs_.arcs[static_cast<std::size_t>(i)];

@@ -2,6 +2,7 @@
 #include <algorithm>
 
 #include "cutting/arrangement.h"
+#include "geometry/stop_point.h"
 
 namespace widecut {
 namespace {
@@ -190,6 +191,7 @@ bool Arrangement::allEdgesHold() const {
 }
 
 bool Arrangement::holdsByRay(int half) const {
+  stopPoint();
   const Leaving way = leaving(half);
   const Arc& arc = *way.arc;
   if (length(arc.at(way.v) - arc.at(way.u)) < 100 * frame_.contraction()) return true;

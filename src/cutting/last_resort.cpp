@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <unordered_map>
 
+#include "geometry/stop_point.h"
+
 namespace widecut {
 namespace {
 
@@ -168,6 +170,7 @@ void LastResort::build(std::span<const Operand* const> operands) {
     claimMiddle(run.to);
   }
   tree.pairs([&](int i, int j) {
+    stopPoint();
     if (const auto cell = crossingCell(runs[at(i)], runs[at(j)])) claimMiddle(*cell);
   });
   std::vector<std::vector<int>> through(runs.size());

@@ -5,6 +5,7 @@
 #include "cutting/faces.h"
 #include "cutting/live_cut.h"
 #include "cutting/tracing.h"
+#include "geometry/stop_point.h"
 
 namespace widecut {
 namespace {
@@ -112,7 +113,12 @@ Result<Outline> cut(std::span<const Operand> operands, const Formula& formula) {
   if (const auto why = refused(operands)) return tl::unexpected(*why);
   // Its buffers are kept from one call to the next.
   static thread_local Arrangement map;
-  map.build(pointersTo(operands));
+  try {
+    map.build(pointersTo(operands));
+  } catch (const Stopped&) {
+    map = Arrangement();
+    throw;
+  }
   return bordered(map, formula, rulesOf(operands));
 }
 
@@ -152,6 +158,14 @@ Result<Outline> LiveCut::cut(std::span<const Operand> operands, const Formula& f
   Inside& in = *inside_;
   const auto [changes, changed] = changesBetween(in.operands, operands);
   const auto pointers = pointersTo(operands);
+  // What was stopped half way is begun anew.
+  struct Whole {
+    std::unique_ptr<Inside>& inside;
+    bool isWhole = false;
+    ~Whole() {
+      if (!isWhole) inside = std::make_unique<Inside>();
+    }
+  } whole{inside_};
   if (changes == 1 && in.map.moveOperand(pointers, changed)) {
     in.operands[static_cast<std::size_t>(changed)] = operands[static_cast<std::size_t>(changed)];
     ++in.moves;
@@ -159,7 +173,9 @@ Result<Outline> LiveCut::cut(std::span<const Operand> operands, const Formula& f
     in.map.buildForMoves(pointers);
     in.operands.assign(operands.begin(), operands.end());
   }
-  return bordered(in.map, formula, rulesOf(operands));
+  Outline out = bordered(in.map, formula, rulesOf(operands));
+  whole.isWhole = true;
+  return out;
 }
 
 }  // namespace widecut

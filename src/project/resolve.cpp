@@ -4,6 +4,7 @@
 #include <array>
 
 #include "cutting/live_cut.h"
+#include "geometry/stop_point.h"
 #include "project/budgets.h"
 #include "project/forms/form.h"
 #include "project/forms/treated.h"
@@ -66,6 +67,7 @@ std::shared_ptr<const Resolved> resolved(const Form& form) {
   static NodeMemo<Resolved> memo("outlines", budgets::outlineBytes, bytesIn);
   const auto node = nodeOf(form);
   if (auto known = memo.find({node})) return known;
+  stopPoint();
   auto result = std::make_shared<Resolved>();
   result->outline = workedOut(form);
   if (const Corner corner = resultCorners(form); !corner.isSharp()) {

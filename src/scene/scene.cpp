@@ -6,6 +6,7 @@
 
 #include "cutting/offset.h"
 #include "cutting/planar_map.h"
+#include "geometry/stop_point.h"
 #include "project/budgets.h"
 #include "project/edits/levels.h"
 #include "project/edits/places.h"
@@ -296,6 +297,7 @@ void eachPicture(const Content& content, const Affine& place, const See& see) {
 Around aroundOf(const Sheet& sheet) { return {unitTo(sheet.box()), {}}; }
 
 Layer layerOf(const ItemPtr& item, const Around& around) {
+  stopPoint();
   auto content = contentOf(*item, around);
   auto letters = lettersOf(*item, *content);
   return {item,

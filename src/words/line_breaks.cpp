@@ -6,6 +6,8 @@
 #include <limits>
 #include <unordered_map>
 
+#include "geometry/stop_point.h"
+
 namespace widecut {
 namespace {
 
@@ -102,6 +104,7 @@ class Search {
 
   /// Tries to end lines at a place.
   void goTo(std::size_t place) {
+    stopPoint();
     const bool isLast = place + 1 == text_.places.size();
     const BreakPlace& at = text_.places[place];
     std::unordered_map<std::uint64_t, std::size_t> known;  // by line and fitness, where in `best`

@@ -10,7 +10,9 @@
 #include <QProgressBar>
 #include <QPushButton>
 #include <QTemporaryDir>
+#include <atomic>
 
+#include "app/desk/latest_task.h"
 #include "app/tools/tool_table.h"
 #include "project/resolve.h"
 #include "storage/project_file.h"
@@ -196,6 +198,41 @@ TEST(CommandTable, EveryCommandIsThereOnceWithAKeyOfItsOwn) {
   }
   for (const ToolEntry& tool : toolTable())
     if (tool.isInRow()) take(keys, tool.keyText());
+}
+
+TEST_F(BackgroundWork, WorkThatNobodyWantsAnyMoreStops) {
+  std::atomic<bool> begun = false, left = false, isEnough = false;
+  const auto endless = [&]() -> std::function<void()> {
+    struct Leaving {
+      std::atomic<bool>& left;
+      ~Leaving() { left = true; }
+    } leaving{left};
+    begun = true;
+    while (!isEnough) stopPoint();
+    return [] { ADD_FAILURE() << "it is not wanted any more"; };
+  };
+  LatestTask task;
+  task.run(endless);
+  ASSERT_TRUE(w.until([&] { return begun.load(); }));
+  task.drop();
+  EXPECT_TRUE(w.until([&] { return left.load(); }));
+  // Newer work has it stop too, and comes at once.
+  begun = left = false;
+  task.run(endless);
+  ASSERT_TRUE(w.until([&] { return begun.load(); }));
+  int came = 0;
+  task.run([&] { return [&] { ++came; }; });
+  EXPECT_TRUE(w.until([&] { return came == 1; }));
+  EXPECT_TRUE(left);
+  // What has to be ended is.
+  begun = left = false;
+  LatestTask file(nullptr, LatestTask::Outdated::Ends);
+  file.run(endless);
+  ASSERT_TRUE(w.until([&] { return begun.load(); }));
+  file.run([&] { return [&] { ++came; }; });
+  EXPECT_FALSE(left);
+  isEnough = true;
+  EXPECT_TRUE(w.until([&] { return came == 2; }));
 }
 
 }  // namespace

@@ -234,6 +234,31 @@ TEST(CommandLine, ABatchSubtractsInTheOrderGiven) {
   EXPECT_NEAR(signedArea(*parsePathData(result.toStdString())), 40, 1e-6) << "z − a − m";
 }
 
+TEST(CommandLine, ALineOfABatchIsStoppedAfterItsSeconds) {
+  // Two scribbles of 3,000 points cross some millions of times.
+  std::mt19937 random(7);
+  const auto scribble = [&] {
+    QByteArray path = "M0 0";
+    for (int i = 0; i < 3000; ++i)
+      path += "L" + QByteArray::number(static_cast<int>(random() % 9973)) + " " +
+              QByteArray::number(static_cast<int>(random() % 9973));
+    return path + "Z";
+  };
+  const QTemporaryDir folder;
+  QFile file(folder.filePath("in.jsonl"));
+  ASSERT_TRUE(file.open(QIODevice::WriteOnly));
+  file.write("{\"id\":1,\"formula\":\"a^b\",\"a\":\"" + scribble() + "\",\"b\":\"" + scribble() + "\"}\n" +
+             "{\"id\":2,\"formula\":\"a\",\"a\":\"M0 0H1V1H0Z\"}\n");
+  file.close();
+  const Ran ran = widecut({"cut", "--seconds", "0.05", "--batch", file.fileName()});
+  EXPECT_EQ(ran.code, 0) << ran.err.toStdString();
+  const QStringList lines = ran.out.trimmed().split('\n');
+  ASSERT_EQ(lines.size(), 2);
+  EXPECT_TRUE(lines[0].contains("stopped after 0.05 s")) << lines[0].left(300).toStdString();
+  EXPECT_TRUE(lines[1].contains("result")) << "what comes after it is answered";
+  expectRefused({"cut", "--seconds", "0", "--batch", file.fileName()}, "seconds");
+}
+
 TEST(CommandLine, AFormulaOfManyPartsIsAnswered) {
   QByteArray formula = "a";
   for (int i = 0; i < 300000; ++i) formula += "+a";

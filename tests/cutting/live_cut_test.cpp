@@ -2,7 +2,13 @@
 
 #include <gtest/gtest.h>
 
+#include <chrono>
+#include <cmath>
+#include <thread>
+
 #include "cutting/planar_map.h"
+#include "geometry/measure.h"
+#include "geometry/stop_point.h"
 #include "judge/exact_oracle.h"
 #include "shapes/primitives.h"
 
@@ -117,6 +123,38 @@ TEST(LiveCut, OtherNodesOrFarAwayMeansAnew) {
   EXPECT_EQ(live.moves(), 0);
   operands[0].outline.contours[0].start.x = std::numeric_limits<double>::infinity();
   EXPECT_FALSE(live.cut(operands, formula));
+}
+
+TEST(LiveCut, WhatIsStoppedAnywhereIsRightTheNextTime) {
+  judge::Random random(31);
+  LiveCut live;
+  std::vector<Operand> operands = parts(random, 40);
+  const Formula formula = mixed(40);
+  int stopped = 0;
+  for (int round = 0; round < 60; ++round) {
+    operands[static_cast<std::size_t>(round) % operands.size()].outline =
+        judge::placed(judge::blob(random, 8, 40, 0.4), judge::uniform(random, 0, 120), judge::uniform(random, 0, 120));
+    const Progress progress;
+    std::thread other([&, wait = std::chrono::microseconds(round * 50)] {
+      std::this_thread::sleep_for(wait);
+      progress.cancel();
+    });
+    for (const bool isLive : {true, false}) {
+      try {
+        const StopScope scope(progress);
+        const auto result = isLive ? live.cut(operands, formula) : cut(operands, formula);
+        EXPECT_TRUE(result);
+      } catch (const Stopped&) {
+        ++stopped;
+      }
+    }
+    other.join();
+    const auto now = live.cut(operands, formula), anew = cut(operands, formula);
+    ASSERT_TRUE(now && anew);
+    EXPECT_NEAR(signedArea(*now), signedArea(*anew), 1e-4 * (1 + std::abs(signedArea(*anew)))) << round;
+    EXPECT_LT(offBy(operands, formula, *anew, random), 1e-3) << round;
+  }
+  EXPECT_GT(stopped, 0);
 }
 
 }  // namespace

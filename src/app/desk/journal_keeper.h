@@ -31,7 +31,7 @@ class JournalKeeper : public QObject {
   QTimer soon_;
   QTimer picture_;
   std::vector<std::function<void()>> whenKept_;
-  LatestTask task_;
+  LatestTask task_{nullptr, LatestTask::Outdated::Ends};
 };
 
 }  // namespace widecut

@@ -5,16 +5,21 @@
 #include <QThreadPool>
 #include <functional>
 
+#include "geometry/stop_point.h"
+
 namespace widecut {
 
-/// One piece of work at a time. While it runs, newer work waits; of that, only the newest is kept.
+/// One piece of work at a time. While it runs, newer work waits; of that, only the newest is kept. Work of which
+/// nothing is wanted any more stops where it asks whether it may go on (stopPoint).
 class LatestTask : public QObject {
   Q_OBJECT
  public:
   /// Computes on another thread, and returns what is to be done with the result on the window's thread.
   using Work = std::function<std::function<void()>()>;
 
-  explicit LatestTask(QObject* parent = nullptr);
+  enum class Outdated { Stops, Ends };
+  /// Outdated work may have to be ended, such as what writes a file.
+  explicit LatestTask(QObject* parent = nullptr, Outdated outdated = Outdated::Stops);
   ~LatestTask() override;
   /// Runs `work`, and then what it returned, unless newer work was asked for by then, or drop() called.
   void run(Work work);
@@ -24,8 +29,11 @@ class LatestTask : public QObject {
 
  private:
   void start();
+  void outdate();
   QThreadPool pool_;  // of its own: painters wait for the global one
   Work next_;
+  Progress progress_;  ///< Of what runs.
+  Outdated outdated_;
   unsigned ticket_ = 0;
   bool running_ = false;
   bool wanted_ = false;
