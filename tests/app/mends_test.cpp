@@ -160,12 +160,32 @@ TEST_F(Mends, WhatChangesNothingIsNoStep) {
 TEST_F(Mends, NumbersBeyondTheLimitsAreRefusedWithAWord) {
   const Id id = box();
   const double before = left(id);
+  auto* x = w.window.findChild<QLineEdit*>("x");
   for (const char* text : {"1000000", "-1e9", "99999999"}) {
     w.type("x", text);
     EXPECT_NEAR(left(id), before, 1e-9) << text;
+    EXPECT_EQ(x->text(), text) << "it stays to be mended";
+    EXPECT_TRUE(x->property("wrong").toBool()) << text;
+    EXPECT_TRUE(hint().contains("1000000 points")) << hint().toStdString();
+  }
+  QTest::keyClick(x, Qt::Key_Escape);
+  w.settle();
+  EXPECT_FALSE(x->property("wrong").toBool());
+  EXPECT_NE(x->text(), "99999999");
+  auto* width = w.window.findChild<QLineEdit*>("width");
+  const double wide = boxInParent(*findItem(w.desk().project(), id)).width();
+  for (const char* text : {"0.0000001", "-3"}) {
+    w.type("width", text);
+    EXPECT_EQ(width->text(), text);
+    EXPECT_TRUE(width->property("wrong").toBool()) << text;
+    EXPECT_TRUE(hint().contains("the least is")) << hint().toStdString();
+    EXPECT_NEAR(boxInParent(*findItem(w.desk().project(), id)).width(), wide, 1e-9);
   }
   w.type("width", "1000000");
   EXPECT_TRUE(hint().contains("1000000 points")) << hint().toStdString();
+  EXPECT_EQ(width->text(), "1000000");
+  w.type("width", "50 mm");
+  EXPECT_FALSE(width->property("wrong").toBool()) << "what can be done is no more in red";
   w.type("outline width", "0.0000001");
   const QTemporaryDir folder;
   ASSERT_TRUE(w.desk().save(folder.filePath("a.widecut")));

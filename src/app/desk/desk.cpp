@@ -70,11 +70,13 @@ ItemPtr Desk::parentOfSelection() const {
 
 bool Desk::admits(const Project& changed) {
   if (isOpening()) {
-    emit told(tr("It is still being opened"));
+    refusal_ = tr("It is still being opened");
+    emit told(refusal_);
     return false;
   }
   const auto why = beyondLimits(changed, history_.current().get());
-  if (why) emit told(tr("Not done: %1").arg(QString::fromStdString(why->message)));
+  refusal_ = why ? tr("Not done: %1").arg(QString::fromStdString(why->message)) : QString();
+  if (why) emit told(refusal_);
   return !why;
 }
 

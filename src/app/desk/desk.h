@@ -113,6 +113,8 @@ class Desk : public QObject {
   /// Makes a change: one undo step. Nothing is added when the project is as it was. A change beyond the limits is not
   /// made: the person is told why, and the result is false.
   bool commit(const QString& name, Project changed);
+  /// Why the last change was not made; empty when it was.
+  const QString& refusal() const { return refusal_; }
 
   void undo();
   void redo();
@@ -356,6 +358,7 @@ class Desk : public QObject {
   int chosenCopy_ = -1;
   std::optional<PaintPlace> chosenPaint_;
   std::size_t chosenStop_ = 0;
+  QString refusal_;
   Aside aside_ = Aside::None;
   std::optional<TextStyle> textStyle_;
   Id chosenLook_ = 0;

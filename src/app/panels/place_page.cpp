@@ -117,6 +117,7 @@ void PlacePage::makeFields() {
                  [this](const Project& p, double v) { return sized(p, v, std::nullopt); });
   height_ = field(tr("height"), Unit::Millimetre, {}, tr("Resize"),
                   [this](const Project& p, double v) { return sized(p, std::nullopt, v); });
+  for (MeasureField* side : {width_, height_}) side->setLeast(leastSide);
   turn_ = field(
       tr("turn"), Unit::Plain, "°", tr("Turn"),
       [this](const Project& p, double v) {

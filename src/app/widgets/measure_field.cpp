@@ -11,7 +11,7 @@ namespace widecut {
 namespace {
 
 QString whyNot(const QString& text, const Problem& problem) {
-  return MeasureField::tr("“%1” cannot be read: %2").arg(text, QString::fromStdString(problem.message));
+  return MeasureField::tr("“%1” cannot be taken: %2").arg(text, QString::fromStdString(problem.message));
 }
 
 }  // namespace
@@ -26,10 +26,22 @@ MeasureField::MeasureField(const QString& name, Unit unit, QString suffix, QWidg
   });
   connect(this, &QLineEdit::textEdited, this, [this](const QString& text) {
     typing_ = true;
-    const auto value = parseMeasure(readAsWritten(text), unit_, value_.value_or(0));
+    const auto value = read();
     setProblem(*this, value ? QString() : whyNot(text, value.error()));
     if (value) emit tried(*value);
   });
+}
+
+Result<double> MeasureField::read() const {
+  const auto value = parseMeasure(readAsWritten(text()), unit_, value_.value_or(0));
+  if (value && least_ && *value < *least_)
+    return problem(tr("the least is %1").arg(written(measureText(*least_, unit_, 3)) + suffix_).toStdString());
+  return value;
+}
+
+void MeasureField::refuse(const QString& typed, const QString& why) {
+  setText(typed);
+  setProblem(*this, why);
 }
 
 /// With as many decimals as there is room for.
@@ -68,7 +80,7 @@ void MeasureField::setUnit(Unit unit) {
 void MeasureField::finish() {
   if (!typing_) return;
   typing_ = false;
-  const auto value = parseMeasure(readAsWritten(text()), unit_, value_.value_or(0));
+  const auto value = read();
   if (!value) {
     setProblem(*this, whyNot(text(), value.error()));
     emit dropped();
@@ -76,7 +88,7 @@ void MeasureField::finish() {
   }
   setProblem(*this, {});
   emit settled(*value);
-  setText(shownText());
+  if (problemOf(this).isEmpty()) setText(shownText());
 }
 
 bool MeasureField::beginDrag() {

@@ -17,6 +17,10 @@ class MeasureField : public QLineEdit {
   void show(std::optional<double> value);
   /// Another unit for the same value.
   void setUnit(Unit unit);
+  /// What is less cannot be taken: points for lengths.
+  void setLeast(double least) { least_ = least; }
+  /// What was typed cannot be done: it stays there in red, and why.
+  void refuse(const QString& typed, const QString& why);
   /// A drag of the caption changes the value: a step for each pixel. False when there is no value to start from.
   bool beginDrag();
   void dragBy(double pixels);
@@ -44,12 +48,13 @@ class MeasureField : public QLineEdit {
 
  private:
   QString shownText() const;
+  Result<double> read() const;
   void finish();
   void step(double by);
 
   Unit unit_;
   QString suffix_;
-  std::optional<double> value_;
+  std::optional<double> value_, least_;
   bool typing_ = false;
   std::optional<double> draggedFrom_, draggedTo_;
 };
