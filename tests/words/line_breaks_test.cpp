@@ -171,7 +171,8 @@ TEST(LineBreaks, AWordWithoutEndIsLookedAtInProportionToItsLength) {
     }};
     const auto lines = bestLines(text, widths, {});
     EXPECT_EQ(lines.back().place, letters - 1);
-    EXPECT_NEAR(static_cast<double>(lines.size()), static_cast<double>(letters) / 14.0, static_cast<double>(letters) / 100)
+    EXPECT_NEAR(static_cast<double>(lines.size()), static_cast<double>(letters) / 14.0,
+                static_cast<double>(letters) / 100)
         << "each line is as full as can be";
     return count;
   };
