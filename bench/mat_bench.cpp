@@ -6,6 +6,7 @@
 #include <cstdlib>
 #include <random>
 
+#include "app/desk/trial.h"
 #include "app/window_driver.h"
 #include "project/edits/places.h"
 #include "project/edits/repeats.h"

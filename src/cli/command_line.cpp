@@ -278,10 +278,11 @@ int runCommand(int count, char** words) {
   CLI::App* cutCommand = app.add_subcommand("cut", "Path data of a formula over outlines, on standard output");
   cutCommand->add_option("--formula", cutRequest.formula, "as in 'a - b', with + - & ^ and brackets");
   cutCommand->add_option("--rule", cutRequest.rule, "nonzero or evenodd");
-  cutCommand->add_option("--batch", batch, "a file of JSON lines");
+  CLI::Option* ofBatch = cutCommand->add_option("--batch", batch, "a file of JSON lines");
   cutCommand->add_flag("--timing", timing, "add the time taken to each line of a batch");
   cutCommand->add_option("--seconds", seconds, "what one line of a batch may take, from 0.01")
-      ->check(CLI::Range(0.01, 1e6));
+      ->check(CLI::Range(0.01, 1e6))
+      ->needs(ofBatch);
   cutCommand->allow_extras();
   cutCommand->callback([&] {
     if (!batch.empty()) {

@@ -25,8 +25,8 @@ class StopScope {
   const Progress* before_;
 };
 
-/// For whatever may take long (the engine, the setter, painters), now and then: throws Stopped where this thread's work
-/// was cancelled. Costs next to nothing, and does nothing on threads without a scope, such as the window's.
+/// For whatever may take long (the engine, breaking lines, the scene), now and then: throws Stopped where this thread's
+/// work was cancelled. Costs next to nothing, and does nothing on threads without a scope, such as the window's.
 inline void stopPoint() {
   if (stop_point::asked && stop_point::asked->isCancelled()) throw Stopped{};
 }

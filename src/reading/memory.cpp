@@ -28,7 +28,7 @@ Memory Memory::mapped(int descriptor, bool isShared) {
   out.descriptor_ = descriptor;
   const std::size_t size = sizeOf(descriptor);
   if (size == 0) return {};
-  // A private mapping of what nobody can write is never copied. All pages at once are cheaper than one after another.
+  // A private mapping of what nobody can write is never copied. All pages come at once, not each by a fault of its own.
   void* at = mmap(nullptr, size, isShared ? PROT_READ | PROT_WRITE : PROT_READ,
                   (isShared ? MAP_SHARED : MAP_PRIVATE) | MAP_POPULATE, descriptor, 0);
   if (at == MAP_FAILED) return {};
@@ -53,7 +53,7 @@ Memory Memory::of(std::string_view bytes) {
   out.descriptor_ = memfd_create(name, flags);
   if (out.descriptor_ < 0) return {};
   out.size_ = bytes.size();
-  // Cheaper than through a mapping, whose every page would have to be asked for.
+  // Not through a mapping, whose every page would have to be asked for.
   while (!bytes.empty()) {
     const ssize_t count = write(out.descriptor_, bytes.data(), bytes.size());
     if (count < 0 && errno == EINTR) continue;

@@ -7,6 +7,7 @@
 #include <QPainter>
 #include <QSignalSpy>
 
+#include "app/desk/trial.h"
 #include "project/resolve.h"
 #include "sample.h"
 

@@ -21,14 +21,13 @@ struct GestureTest : testing::Test {
     std::string name;
     std::function<void()> begin;  ///< From an empty sheet; what is dragged lies there then, and the tool is in hand.
     Point from, to;
-    bool takesAlt = true;
   };
   std::vector<Drag> drags() {
     const Point from = w.mm(70, 60), to = w.mm(112, 97);
     std::vector<Drag> all;
     all.push_back({"moving", [&] { walk.box(); }, w.mm(100, 80), w.mm(143, 97)});
     all.push_back({"resizing", [&] { walk.box(); }, w.mm(140, 110), w.mm(163, 117)});
-    all.push_back({"turning", [&] { walk.box(); }, {}, w.mm(163, 97), false});
+    all.push_back({"turning", [&] { walk.box(); }, {}, w.mm(163, 97)});
     all.push_back({"a marquee",
                    [&] {
                      walk.box();
@@ -95,6 +94,16 @@ struct GestureTest : testing::Test {
   }
 };
 
+/// A test for each drag: there are many, and each has the window do much.
+constexpr std::size_t dragCount = 12;
+struct InEveryTool : GestureTest, testing::WithParamInterface<std::size_t> {
+  const std::vector<Drag> all = drags();
+  const Drag& drag = all.at(GetParam());
+};
+INSTANTIATE_TEST_SUITE_P(Drags, InEveryTool, testing::Range<std::size_t>(0, dragCount));
+
+TEST_F(GestureTest, EveryDragHasItsTests) { EXPECT_EQ(drags().size(), dragCount); }
+
 TEST_F(GestureTest, ALetterThatRepeatsItselfIsHeldAllTheTime) {
   // Displays say of a held key that it goes up and down again, again and again.
   walk.box();
@@ -122,94 +131,85 @@ TEST_F(GestureTest, ALetterThatRepeatsItselfIsHeldAllTheTime) {
   w.release(w.mm(170, 130));
 }
 
-TEST_F(GestureTest, EveryModifierShowsAtOnceInEveryTool) {
+TEST_P(InEveryTool, EveryModifierShowsAtOnce) {
   struct Held {
     Qt::KeyboardModifier modifier;
     std::vector<int> keys;
   };
-  for (const Drag& drag : drags())
-    for (const Held& held :
-         {Held{Qt::ShiftModifier, {Qt::Key_Shift}}, Held{Qt::ControlModifier, {Qt::Key_Control}},
-          Held{Qt::AltModifier, {Qt::Key_Alt, Qt::Key_C, Qt::Key_M, Qt::Key_B, Qt::Key_O, Qt::Key_T, Qt::Key_H}}}) {
-      const std::string wanted = draggedWith(drag, held.modifier);
-      Point from;
-      begin(drag, from);
-      const ProjectPtr before = w.desk().history().current();
-      w.press(from);
-      for (int i = 1; i <= 4; ++i) w.dragTo(mix(from, drag.to, i / 4.0));
-      w.dragTo(drag.to);
-      // The mouse is still from here on: one key after another.
-      for (const int key : held.keys) {
-        const std::string where = drag.name + ", " + QKeySequence(key).toString().toStdString();
-        this->held(QEvent::KeyPress, key, {});
-        EXPECT_EQ(seen(), wanted) << where;
-        EXPECT_EQ(w.desk().history().current(), before) << where << ": a key made a step";
-        this->held(QEvent::KeyRelease, key, key > 0x80 ? held.modifier : Qt::NoModifier);
-      }
-      this->held(QEvent::KeyPress, Qt::Key_Escape, {});
-      EXPECT_EQ(w.desk().history().current(), before) << drag.name;
-      EXPECT_FALSE(w.desk().isTrying()) << drag.name << ": Escape ends the drag";
-      w.release(drag.to);
-      EXPECT_EQ(w.desk().history().current(), before) << drag.name << ": what was ended is not made by letting go";
-    }
-}
-
-TEST_F(GestureTest, ALetterHeldBeforeTheDragIsThatOfTheDragInEveryTool) {
-  // Two of them in each tool, each of them in several.
-  const int letters[] = {Qt::Key_C, Qt::Key_M, Qt::Key_B, Qt::Key_O, Qt::Key_T, Qt::Key_H};
-  std::size_t turn = 0;
-  for (const Drag& drag : drags()) {
-    Point from;
-    const auto draggedNow = [&](Qt::KeyboardModifiers modifiers) {
-      w.press(from, modifiers);
-      for (int i = 1; i <= 4; ++i) w.dragTo(mix(from, drag.to, i / 4.0), modifiers);
-      w.dragTo(drag.to, modifiers);
-      const std::string all = seen();
-      held(QEvent::KeyPress, Qt::Key_Escape, {});
-      w.release(drag.to);
-      return all;
-    };
-    begin(drag, from);
-    const std::string wanted = draggedNow(Qt::AltModifier);
-    for (int i = 0; i < 2; ++i) {
-      const int key = letters[turn++ % std::size(letters)];
-      const std::string where = drag.name + ", " + QKeySequence(key).toString().toStdString();
-      begin(drag, from);
-      const ProjectPtr before = w.desk().history().current();
-      QTest::keyPress(&w.mat(), static_cast<Qt::Key>(key));
-      EXPECT_EQ(w.desk().history().current(), before) << where << ": it is no command before it is let go";
-      EXPECT_EQ(draggedNow({}), wanted) << where;
-      held(QEvent::KeyRelease, key, {});
-      EXPECT_EQ(w.desk().history().current(), before) << where << ": nor after the drag";
-    }
-  }
-}
-
-TEST_F(GestureTest, KeysInADragMakeNoStepsAndMoveNothing) {
-  for (const Drag& drag : drags()) {
+  for (const Held& one :
+       {Held{Qt::ShiftModifier, {Qt::Key_Shift}}, Held{Qt::ControlModifier, {Qt::Key_Control}},
+        Held{Qt::AltModifier, {Qt::Key_Alt, Qt::Key_C, Qt::Key_M, Qt::Key_B, Qt::Key_O, Qt::Key_T, Qt::Key_H}}}) {
+    const std::string wanted = draggedWith(drag, one.modifier);
     Point from;
     begin(drag, from);
     const ProjectPtr before = w.desk().history().current();
-    const auto selected = w.desk().selection();
-    const ToolKind tool = w.desk().tool();
     w.press(from);
     for (int i = 1; i <= 4; ++i) w.dragTo(mix(from, drag.to, i / 4.0));
-    const std::string shown = seen();
-    for (const int key : {Qt::Key_Right, Qt::Key_Delete, Qt::Key_D, Qt::Key_G, Qt::Key_K, Qt::Key_Q, Qt::Key_A})
-      QTest::keyClick(&w.mat(), static_cast<Qt::Key>(key));
-    for (const int key : {Qt::Key_Right, Qt::Key_Right})
-      QTest::keyClick(&w.mat(), static_cast<Qt::Key>(key), Qt::ShiftModifier);
-    QTest::keyClick(&w.mat(), Qt::Key_Z, Qt::ControlModifier);
-    EXPECT_EQ(w.desk().history().current(), before) << drag.name;
-    EXPECT_EQ(w.desk().selection(), selected) << drag.name;
-    EXPECT_EQ(w.desk().tool(), tool) << drag.name;
     w.dragTo(drag.to);
-    EXPECT_EQ(seen(), shown) << drag.name << ": the drag went on as if nothing had been pressed";
+    // The mouse is still from here on: one key after another.
+    for (const int key : one.keys) {
+      const std::string where = drag.name + ", " + QKeySequence(key).toString().toStdString();
+      held(QEvent::KeyPress, key, {});
+      EXPECT_EQ(seen(), wanted) << where;
+      EXPECT_EQ(w.desk().history().current(), before) << where << ": a key made a step";
+      held(QEvent::KeyRelease, key, key > 0x80 ? one.modifier : Qt::NoModifier);
+    }
+    held(QEvent::KeyPress, Qt::Key_Escape, {});
+    EXPECT_EQ(w.desk().history().current(), before) << drag.name;
+    EXPECT_FALSE(w.desk().isTrying()) << drag.name << ": Escape ends the drag";
+    w.release(drag.to);
+    EXPECT_EQ(w.desk().history().current(), before) << drag.name << ": what was ended is not made by letting go";
+  }
+}
+
+TEST_P(InEveryTool, ALetterHeldBeforeTheDragIsThatOfTheDrag) {
+  Point from;
+  const auto draggedNow = [&](Qt::KeyboardModifiers modifiers) {
+    w.press(from, modifiers);
+    for (int i = 1; i <= 4; ++i) w.dragTo(mix(from, drag.to, i / 4.0), modifiers);
+    w.dragTo(drag.to, modifiers);
+    const std::string all = seen();
     held(QEvent::KeyPress, Qt::Key_Escape, {});
     w.release(drag.to);
-    EXPECT_EQ(w.desk().selection(), selected) << drag.name << ": Escape ends the drag alone";
-    EXPECT_EQ(w.desk().tool(), tool) << drag.name;
+    return all;
+  };
+  begin(drag, from);
+  const std::string wanted = draggedNow(Qt::AltModifier);
+  for (const int key : {Qt::Key_C, Qt::Key_M, Qt::Key_B, Qt::Key_O, Qt::Key_T, Qt::Key_H}) {
+    const std::string where = drag.name + ", " + QKeySequence(key).toString().toStdString();
+    begin(drag, from);
+    const ProjectPtr before = w.desk().history().current();
+    QTest::keyPress(&w.mat(), static_cast<Qt::Key>(key));
+    EXPECT_EQ(w.desk().history().current(), before) << where << ": it is no command before it is let go";
+    EXPECT_EQ(draggedNow({}), wanted) << where;
+    held(QEvent::KeyRelease, key, {});
+    EXPECT_EQ(w.desk().history().current(), before) << where << ": nor after the drag";
   }
+}
+
+TEST_P(InEveryTool, KeysInADragMakeNoStepsAndMoveNothing) {
+  Point from;
+  begin(drag, from);
+  const ProjectPtr before = w.desk().history().current();
+  const auto selected = w.desk().selection();
+  const ToolKind tool = w.desk().tool();
+  w.press(from);
+  for (int i = 1; i <= 4; ++i) w.dragTo(mix(from, drag.to, i / 4.0));
+  const std::string shown = seen();
+  for (const int key : {Qt::Key_Right, Qt::Key_Delete, Qt::Key_D, Qt::Key_G, Qt::Key_K, Qt::Key_Q, Qt::Key_A})
+    QTest::keyClick(&w.mat(), static_cast<Qt::Key>(key));
+  for (const int key : {Qt::Key_Right, Qt::Key_Right})
+    QTest::keyClick(&w.mat(), static_cast<Qt::Key>(key), Qt::ShiftModifier);
+  QTest::keyClick(&w.mat(), Qt::Key_Z, Qt::ControlModifier);
+  EXPECT_EQ(w.desk().history().current(), before) << drag.name;
+  EXPECT_EQ(w.desk().selection(), selected) << drag.name;
+  EXPECT_EQ(w.desk().tool(), tool) << drag.name;
+  w.dragTo(drag.to);
+  EXPECT_EQ(seen(), shown) << drag.name << ": the drag went on as if nothing had been pressed";
+  held(QEvent::KeyPress, Qt::Key_Escape, {});
+  w.release(drag.to);
+  EXPECT_EQ(w.desk().selection(), selected) << drag.name << ": Escape ends the drag alone";
+  EXPECT_EQ(w.desk().tool(), tool) << drag.name;
 }
 
 TEST_F(GestureTest, ALetterThatIsHeldPastTheDragIsNoCommand) {

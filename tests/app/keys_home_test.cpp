@@ -8,6 +8,7 @@
 #include <set>
 
 #include "app/widgets/measure_field.h"
+#include "text_of.h"
 #include "walked.h"
 
 namespace widecut {
@@ -76,7 +77,7 @@ struct KeysHomeTest : testing::Test {
   }
 };
 
-constexpr int shares = 6;
+constexpr int shares = 18;  // so that each is done in well under a minute
 struct EveryPage : KeysHomeTest, testing::WithParamInterface<int> {};
 INSTANTIATE_TEST_SUITE_P(Shares, EveryPage, testing::Range(0, shares));
 
@@ -107,6 +108,8 @@ TEST_P(EveryPage, ItsFieldsGiveTheKeysBackAfterEnterEscapeAndACommand) {
         QLineEdit* field = now[i];
         const std::string where = page.name + ", " + nameOf(field) + ", " + end;
         const ProjectPtr before = w.desk().history().current();
+        const std::string shownBefore = textOf(w.desk().project());
+        const ToolKind tool = w.desk().tool();
         if (std::string(end) == "Ctrl+S") {
           ASSERT_TRUE(w.desk().save(walk.folder.filePath("a.widecut"))) << where;
         }
@@ -123,10 +126,9 @@ TEST_P(EveryPage, ItsFieldsGiveTheKeysBackAfterEnterEscapeAndACommand) {
         } else if (std::string(end) == "Escape") {
           press(Qt::Key_Escape);
           EXPECT_EQ(w.desk().history().current(), before) << where << ": Escape made a change";
-          // What lifting off a background proposes stays there to be taken.
-          if (page.name != "a background") {
-            EXPECT_FALSE(w.desk().isTrying()) << where;
-          }
+          walk.comeToRest();
+          EXPECT_TRUE(!w.desk().isTrying() || textOf(w.desk().project()) == shownBefore)
+              << where << ": nothing is tried any more but what the page itself proposes";
         } else {
           press(Qt::Key_S, Qt::ControlModifier);
           EXPECT_TRUE(w.desk().isSaved()) << where << ": what was typed is made, and saved";
@@ -137,20 +139,16 @@ TEST_P(EveryPage, ItsFieldsGiveTheKeysBackAfterEnterEscapeAndACommand) {
           EXPECT_FALSE(kept->property("problem").toString().isEmpty()) << where;
           press(Qt::Key_Escape);
         }
-        if (std::string(end) == "Ctrl+S")
-          expectTheMatHasTheKeys(where);  // which leaves the page
-        else
-          EXPECT_EQ(QApplication::focusWidget(), &w.mat()) << where;
-        if (w.desk().history().current() != before) {
-          w.desk().undo();
-          w.settle();
-        }
+        expectTheMatHasTheKeys(where);
+        w.desk().setTool(tool);
+        if (w.desk().history().current() != before) w.desk().undo();
+        w.settle();
         ++walked;
       }
       if (HasFatalFailure()) return;
     }
   }
-  EXPECT_GT(walked, 50);
+  EXPECT_GT(walked, 17);
 }
 
 TEST_P(EveryPage, TheWheelPassesWithoutChangingAnything) {
@@ -178,7 +176,7 @@ TEST_P(EveryPage, TheWheelPassesWithoutChangingAnything) {
     EXPECT_EQ(w.desk().isTrying(), isTrying) << page.name;
     EXPECT_EQ(said(), saidBefore) << page.name;
   }
-  EXPECT_GT(passed, 10);
+  EXPECT_GT(passed, 3);
 }
 
 TEST_P(EveryPage, ItsListsGiveTheKeysBackAfterAChoice) {
@@ -245,7 +243,7 @@ TEST_P(EveryPage, ItsListsGiveTheKeysBackAfterAChoice) {
       }
     }
   }
-  EXPECT_GT(walked, 6);
+  EXPECT_GT(walked, 2);
 }
 
 TEST_P(EveryPage, ItsButtonsLeaveTheKeysToTheMat) {
@@ -301,7 +299,7 @@ TEST_P(EveryPage, ItsButtonsLeaveTheKeysToTheMat) {
       ++walked;
     }
   }
-  EXPECT_GT(walked, 30);
+  EXPECT_GT(walked, 10);
 }
 
 TEST_F(KeysHomeTest, WhatCannotBeReadStaysInRedAndSaysWhy) {

@@ -9,6 +9,7 @@
 #include <QTemporaryDir>
 #include <QTreeView>
 
+#include "app/desk/trial.h"
 #include "app/widgets/cards.h"
 #include "app/window/deliver_dialog.h"
 #include "app/window/recovery_strip.h"

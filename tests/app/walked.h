@@ -56,6 +56,15 @@ struct Walker {
       }
     return all;
   }
+  /// Waits until what is worked out in the background has been found.
+  void comeToRest() {
+    w.until([&] {
+      const auto labels = bench().findChildren<QLabel*>();
+      return std::none_of(labels.begin(), labels.end(),
+                          [](const QLabel* one) { return one->isVisible() && one->text().startsWith("Looking"); });
+    });
+    w.settle();
+  }
   void command(const char* name) {
     auto* action = w.window.findChild<QAction*>(name);
     if (!action) qFatal("there is no command %s", name);
@@ -289,13 +298,7 @@ struct Walker {
     w.settle();
     page.bringUp();
     w.settle();
-    // What is worked out in the background has been found.
-    w.until([&] {
-      const auto labels = bench().findChildren<QLabel*>();
-      return std::none_of(labels.begin(), labels.end(),
-                          [](const QLabel* one) { return one->isVisible() && one->text().startsWith("Looking"); });
-    });
-    w.settle();
+    comeToRest();
   }
 };
 

@@ -135,6 +135,7 @@ TEST(LiveCut, WhatIsStoppedAnywhereIsRightTheNextTime) {
     operands[static_cast<std::size_t>(round) % operands.size()].outline =
         judge::placed(judge::blob(random, 8, 40, 0.4), judge::uniform(random, 0, 120), judge::uniform(random, 0, 120));
     const Progress progress;
+    if (round == 0) progress.cancel();
     std::thread other([&, wait = std::chrono::microseconds(round * 50)] {
       std::this_thread::sleep_for(wait);
       progress.cancel();
@@ -154,7 +155,7 @@ TEST(LiveCut, WhatIsStoppedAnywhereIsRightTheNextTime) {
     EXPECT_NEAR(signedArea(*now), signedArea(*anew), 1e-4 * (1 + std::abs(signedArea(*anew)))) << round;
     EXPECT_LT(offBy(operands, formula, *anew, random), 1e-3) << round;
   }
-  EXPECT_GT(stopped, 0);
+  EXPECT_GE(stopped, 2);
 }
 
 }  // namespace

@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 #include "app/look/theme.h"
 #include "app/widgets/cards.h"
 

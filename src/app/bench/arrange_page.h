@@ -3,6 +3,7 @@
 
 #include "app/bench/bench_page.h"
 #include "app/desk/latest_task.h"
+#include "app/desk/trial.h"
 #include "project/edits/arranging.h"
 
 class QHBoxLayout;

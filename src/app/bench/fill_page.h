@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/bench/bench_page.h"
+#include "app/desk/trial.h"
 
 class QLabel;
 class QPushButton;

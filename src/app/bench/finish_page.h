@@ -4,6 +4,7 @@
 #include <QTimer>
 
 #include "app/bench/bench_page.h"
+#include "app/desk/trial.h"
 
 class QHBoxLayout;
 class QLabel;

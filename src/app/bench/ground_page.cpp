@@ -46,15 +46,21 @@ GroundPage::GroundPage(Desk& desk, QWidget* parent) : BenchPage(desk, parent) {
   finding_->setObjectName("groundFinding");
   page.column->addWidget(finding_);
   page.column->addStretch(1);
-  const auto change = [this](int number, double value) {
+  const auto changed = [this](int number, double value) {
+    GroundCut how = how_;
     if (number == 0)
-      how_.tolerance = value;
+      how.tolerance = value;
     else
-      how_.smoothness = leastStray + (mostStray - leastStray) * value;
-    look();
+      how.smoothness = leastStray + (mostStray - leastStray) * value;
+    return how;
   };
-  connect(grid_, &NumbersGrid::tried, this, change);
-  connect(grid_, &NumbersGrid::settled, this, change);
+  connect(grid_, &NumbersGrid::tried, this,
+          [this, changed](int number, double value) { look(changed(number, value)); });
+  connect(grid_, &NumbersGrid::settled, this, [this, changed](int number, double value) {
+    how_ = changed(number, value);
+    look(how_);
+  });
+  connect(grid_, &NumbersGrid::dropped, this, [this] { look(how_); });
 }
 
 void GroundPage::showEvent(QShowEvent*) {
@@ -76,16 +82,16 @@ void GroundPage::refresh(bool) {
   trial_.drop();
   heading_->setText(tr("Lift off its background: “%1”").arg(QString::fromStdString(shownPhoto(*item)->medium->name)));
   item_ = item->id;
-  look();
+  look(how_);
 }
 
-void GroundPage::look() {
+void GroundPage::look(const GroundCut& how) {
   const ItemPtr item = findItem(desk_.settled(), item_);
   const auto shown = item ? shownPhoto(*item) : std::nullopt;
   if (!shown) return;
   finding_->setText(tr("Looking…"));
   make_->setEnabled(false);
-  task_.run([this, &photos = desk_.photos(), shown = *shown, how = how_, id = item_] {
+  task_.run([this, &photos = desk_.photos(), shown = *shown, how, id = item_] {
     const Medium& photo = *shown.medium;
     const PhotoLevel level = photos.level(photo, std::min(1.0, mostSide / std::max(photo.width, photo.height)));
     auto found = outOfGround(level, how);

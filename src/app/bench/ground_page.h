@@ -3,6 +3,7 @@
 
 #include "app/bench/bench_page.h"
 #include "app/desk/latest_task.h"
+#include "app/desk/trial.h"
 #include "media/ground.h"
 
 class QLabel;
@@ -24,7 +25,7 @@ class GroundPage : public BenchPage {
   void hideEvent(QHideEvent* event) override;
 
  private:
-  void look();
+  void look(const GroundCut& how);
   void make();
   Trial trial_{desk_};
   LatestTask task_;

@@ -5,6 +5,7 @@
 
 #include "app/commands/command_actions.h"
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 
 class QPushButton;
 

@@ -5,6 +5,7 @@
 
 #include "app/bench/bench_page.h"
 #include "app/desk/latest_task.h"
+#include "app/desk/trial.h"
 
 class QBoxLayout;
 class QLabel;

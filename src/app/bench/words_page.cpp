@@ -281,6 +281,7 @@ void WordsPage::showFit(const Words* words) {
     return;
   }
   const ItemPtr item = desk_.onlyItem();
+  if (pictured_ != item->id) picture_->clear();  // it is not of these words
   if (desk_.typedOn() == item->id && pictured_ == item->id)
     pause_.start();
   else

@@ -6,6 +6,7 @@
 #include "app/bench/bench_page.h"
 #include "app/bench/words_numbers.h"
 #include "app/desk/latest_task.h"
+#include "app/desk/trial.h"
 
 class QLabel;
 class QStackedLayout;

@@ -23,6 +23,7 @@ Project emptyProject() {
 }
 
 Desk::Desk(QObject* parent) : QObject(parent), history_(std::make_shared<const Project>(emptyProject())) {
+  connect(this, &Desk::refused, this, &Desk::told);
   setColour(styleForNew, usualFill);
   sheet_ = sheetsOf(settled()).front()->id;
   subjects_ = new SubjectWatch(*this);
@@ -70,13 +71,11 @@ ItemPtr Desk::parentOfSelection() const {
 
 bool Desk::admits(const Project& changed) {
   if (isOpening()) {
-    refusal_ = tr("It is still being opened");
-    emit told(refusal_);
+    emit refused(tr("It is still being opened"));
     return false;
   }
   const auto why = beyondLimits(changed, history_.current().get());
-  refusal_ = why ? tr("Not done: %1").arg(QString::fromStdString(why->message)) : QString();
-  if (why) emit told(refusal_);
+  if (why) emit refused(tr("Not done: %1").arg(QString::fromStdString(why->message)));
   return !why;
 }
 
@@ -145,30 +144,6 @@ void Desk::chooseCopy(int copy) {
   if (copy == chosenCopy_) return;
   chosenCopy_ = copy;
   emit copyChosen();
-}
-
-void Trial::preview(Project changed, bool isPointing) {
-  if (!desk_) return;
-  changed = withWordsFollowing(desk_->settled(), changed);
-  // What was worked out before the sheet was there is of no use any more.
-  if (!desk_->admits(changed) || !findSheet(changed, desk_->sheet_)) {
-    drop();
-    return;
-  }
-  desk_->preview_ = std::move(changed);
-  desk_->trying_ = this;
-  desk_->isPointing_ = isPointing;
-  emit desk_->projectChanged();
-}
-
-bool Trial::settle(const QString& name) {
-  return isShown() && !desk_->isPointing() && desk_->commit(name, Project(*desk_->preview_));
-}
-
-void Trial::drop() {
-  if (!isShown()) return;
-  desk_->dropPreview();
-  emit desk_->projectChanged();
 }
 
 void Desk::dropMissing() {

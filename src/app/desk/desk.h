@@ -2,7 +2,6 @@
 #pragma once
 
 #include <QObject>
-#include <QPointer>
 #include <QString>
 #include <QTimer>
 #include <functional>
@@ -113,8 +112,6 @@ class Desk : public QObject {
   /// Makes a change: one undo step. Nothing is added when the project is as it was. A change beyond the limits is not
   /// made: the person is told why, and the result is false.
   bool commit(const QString& name, Project changed);
-  /// Why the last change was not made; empty when it was.
-  const QString& refusal() const { return refusal_; }
 
   void undo();
   void redo();
@@ -290,6 +287,8 @@ class Desk : public QObject {
   void fileChanged();
   /// Something the person should read in the hint line; nothing any more where it is empty.
   void told(const QString& message);
+  /// Why a change is not made; it is told as well.
+  void refused(const QString& why);
 
   /// A shape is to be found by its name, where names are typed.
   void findWanted();
@@ -358,7 +357,6 @@ class Desk : public QObject {
   int chosenCopy_ = -1;
   std::optional<PaintPlace> chosenPaint_;
   std::size_t chosenStop_ = 0;
-  QString refusal_;
   Aside aside_ = Aside::None;
   std::optional<TextStyle> textStyle_;
   Id chosenLook_ = 0;
@@ -372,32 +370,6 @@ class Desk : public QObject {
   std::optional<LastOutcome> lastOutcome_;
   std::unique_ptr<Playback> playback_;  ///< Last, so that it ends first: it shows frames among the photos.
   Background background_;               ///< Last, so that it ends first.
-};
-
-/// A hold on what is being tried. Only the one who shows a change can make it or take it back, so that none makes
-/// another one's by mistake.
-class Trial {
- public:
-  explicit Trial(Desk& desk) : desk_(&desk) {}
-  Trial(const Trial&) = delete;
-  Trial& operator=(const Trial&) = delete;
-
-  /// Shows a change without making it, in the place of whatever was being tried. What is beyond the limits is not
-  /// shown.
-  void show(Project changed) { preview(std::move(changed), false); }
-  /// The same of what the pointer only passes over: panels keep what they show.
-  void point(Project changed) { preview(std::move(changed), true); }
-  /// True while it is this one's change that shows.
-  bool isShown() const { return desk_ && desk_->trying_ == this; }
-  /// Makes the change that it shows: one undo step. Nothing, and false, when another one's shows, or none, or one that
-  /// is only pointed at.
-  bool settle(const QString& name);
-  /// Takes back what it shows; another one's change stays.
-  void drop();
-
- private:
-  void preview(Project changed, bool isPointing);
-  QPointer<Desk> desk_;  // panels outlive the desk when the window closes
 };
 
 }  // namespace widecut

@@ -5,6 +5,7 @@
 #include <optional>
 
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 #include "app/tools/snapper.h"
 #include "app/tools/tool.h"
 #include "project/edits/guides.h"

@@ -45,8 +45,9 @@ class Mat : public QWidget {
   SizeEntry& entry() { return *entry_; }
   const LayerCache& cache() const { return cache_; }
   LayerCache& cache() { return cache_; }
-  /// True when everything is painted as fine as it will be, but for photos that are still being decoded.
-  bool isFinished() const { return !cache_.isRough() && !rasters_.isBusy(); }
+  /// True when everything is painted as fine as it will be by itself, but for photos that are still being decoded.
+  /// While something is being tried, that is by stand-ins.
+  bool isFinished() const { return (!cache_.isRough() || desk_.isTrying()) && !rasters_.isBusy(); }
 
  signals:
   void hintChanged();

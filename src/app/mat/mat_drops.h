@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/desk/offer.h"
+#include "app/desk/trial.h"
 
 namespace widecut {
 

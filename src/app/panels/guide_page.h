@@ -4,6 +4,7 @@
 #include <QWidget>
 
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 #include "project/edits/guides.h"
 
 class QLabel;

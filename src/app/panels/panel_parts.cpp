@@ -125,13 +125,9 @@ void tryWith(MeasureField& field, Desk& desk, Trial& trial, const QString& name,
              const std::function<Project(const Project&, double)>& edit, const AgainOf& againOf) {
   QObject::connect(&field, &MeasureField::tried, &field,
                    [&desk, &trial, edit](double v) { trial.show(edit(desk.settled(), v)); });
-  QObject::connect(&field, &MeasureField::settled, &field, [&field, &desk, name, edit, againOf](double v) {
+  QObject::connect(&field, &MeasureField::settled, &field, [&desk, name, edit, againOf](double v) {
     const ProjectPtr before = desk.history().current();
-    const QString typed = field.text();
-    if (!desk.commit(name, edit(desk.settled(), v))) {
-      if (field.text() != typed) field.refuse(typed, desk.refusal());  // not of a step by the arrows
-      return;
-    }
+    if (!desk.commit(name, edit(desk.settled(), v))) return;
     const ItemsChange same = [edit, v](const Project& p, const std::vector<Id>&) { return edit(p, v); };
     desk.noteAgain({name, againOf ? againOf(*before, desk.settled(), v) : same});
   });

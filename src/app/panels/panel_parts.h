@@ -5,6 +5,7 @@
 #include <functional>
 
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 
 class QGridLayout;
 class QLabel;

@@ -3,6 +3,7 @@
 
 #include <QWidget>
 
+#include "app/desk/trial.h"
 #include "app/mat/placing.h"
 #include "app/panels/panel_parts.h"
 

@@ -5,6 +5,7 @@
 #include <functional>
 #include <string>
 
+#include "app/desk/trial.h"
 #include "app/desk/word_looks.h"
 
 class QComboBox;

@@ -2,6 +2,7 @@
 
 #include "app/desk/preferences.h"
 #include "app/desk/selecting.h"
+#include "app/desk/trial.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/size_entry.h"

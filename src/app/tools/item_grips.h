@@ -4,6 +4,7 @@
 #include <QPainter>
 
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 #include "app/tools/tool.h"
 
 namespace widecut {

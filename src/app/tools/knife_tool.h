@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 #include "app/tools/snapper.h"
 #include "app/tools/tool.h"
 #include "project/model.h"

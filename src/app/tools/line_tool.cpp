@@ -4,6 +4,7 @@
 #include <QPainter>
 
 #include "app/desk/offer.h"
+#include "app/desk/trial.h"
 #include "app/look/theme.h"
 #include "app/mat/mat.h"
 #include "app/mat/pointer_label.h"

@@ -5,6 +5,7 @@
 
 #include "app/desk/desk.h"
 #include "app/desk/reshape.h"
+#include "app/desk/trial.h"
 #include "app/mat/selection_frame.h"
 #include "app/tools/axis_line.h"
 #include "app/tools/corner_arcs.h"

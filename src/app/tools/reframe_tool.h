@@ -9,6 +9,7 @@
 #include "app/tools/tool.h"
 #include "geometry/affine.h"
 
+#include "app/desk/trial.h"
 #include "project/model.h"
 
 namespace widecut {

@@ -1,6 +1,7 @@
 #include "app/tools/repeat_entry.h"
 
 #include "app/desk/repeating.h"
+#include "app/desk/trial.h"
 #include "app/look/in_qt.h"
 #include "app/mat/mat.h"
 #include "app/mat/size_entry.h"

@@ -3,6 +3,7 @@
 
 #include "app/desk/carrying.h"
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 #include "app/mat/selection_frame.h"
 #include "app/mat/selection_picture.h"
 #include "app/tools/item_grips.h"

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "app/desk/trial.h"
 #include "app/look/in_qt.h"
 #include "app/mat/mat.h"
 #include "app/mat/size_entry.h"

@@ -5,6 +5,7 @@
 #include <QTimer>
 
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 #include "project/forms/words.h"
 #include "words/text_breaks.h"
 

@@ -4,6 +4,7 @@
 #include "geometry/measure.h"
 
 #include <QKeyEvent>
+#include <QScopedValueRollback>
 #include <QWheelEvent>
 #include <cmath>
 
@@ -37,11 +38,6 @@ Result<double> MeasureField::read() const {
   if (value && least_ && *value < *least_)
     return problem(tr("the least is %1").arg(written(measureText(*least_, unit_, 3)) + suffix_).toStdString());
   return value;
-}
-
-void MeasureField::refuse(const QString& typed, const QString& why) {
-  setText(typed);
-  setProblem(*this, why);
 }
 
 /// With as many decimals as there is room for.
@@ -87,8 +83,14 @@ void MeasureField::finish() {
     return;
   }
   setProblem(*this, {});
-  emit settled(*value);
-  if (problemOf(this).isEmpty()) setText(shownText());
+  const QString typed = text();
+  refusal_.clear();
+  {
+    const QScopedValueRollback now(settling_, this);
+    emit settled(*value);
+  }
+  setText(refusal_.isEmpty() ? shownText() : typed);
+  if (!refusal_.isEmpty()) setProblem(*this, refusal_);
 }
 
 bool MeasureField::beginDrag() {

@@ -19,8 +19,10 @@ class MeasureField : public QLineEdit {
   void setUnit(Unit unit);
   /// What is less cannot be taken: points for lengths.
   void setLeast(double least) { least_ = least; }
-  /// What was typed cannot be done: it stays there in red, and why.
-  void refuse(const QString& typed, const QString& why);
+  /// The field whose number is being settled now: what is refused meanwhile is what was typed there.
+  static MeasureField* settling() { return settling_; }
+  /// While it is settling: what was typed cannot be done, and stays there in red.
+  void refuse(const QString& why) { refusal_ = why; }
   /// A drag of the caption changes the value: a step for each pixel. False when there is no value to start from.
   bool beginDrag();
   void dragBy(double pixels);
@@ -56,6 +58,8 @@ class MeasureField : public QLineEdit {
   QString suffix_;
   std::optional<double> value_, least_;
   bool typing_ = false;
+  QString refusal_;
+  inline static MeasureField* settling_ = nullptr;
   std::optional<double> draggedFrom_, draggedTo_;
 };
 

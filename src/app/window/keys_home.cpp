@@ -15,6 +15,7 @@
 #include "app/desk/desk.h"
 #include "app/start/start_view.h"
 #include "app/widgets/field_problem.h"
+#include "app/widgets/measure_field.h"
 
 namespace widecut {
 namespace {
@@ -79,6 +80,9 @@ bool isWrong(const QWidget* widget) { return widget && widget->property("wrong")
 KeysHome::KeysHome(QWidget& window, QWidget& home, Desk& desk)
     : QObject(&window), window_(window), home_(home), desk_(desk) {
   qApp->installEventFilter(this);
+  connect(&desk_, &Desk::refused, this, [](const QString& why) {
+    if (MeasureField* field = MeasureField::settling()) field->refuse(why);
+  });
   constexpr int often = 10;  // milliseconds
   besideEnd_.setInterval(often);
   connect(&besideEnd_, &QTimer::timeout, this, &KeysHome::clickBeside);

@@ -6,6 +6,7 @@
 #include <QTimer>
 
 #include "app/desk/desk.h"
+#include "app/desk/trial.h"
 #include "words/text_looks.h"
 
 class QLabel;
