@@ -2,11 +2,11 @@
 
 #include <CLI/CLI.hpp>
 #include <algorithm>
-#include <charconv>
 #include <chrono>
 #include <filesystem>
 #include <iostream>
 
+#include "cli/deliver_command.h"
 #include "cli/json_lines.h"
 #include "cli/shape_command.h"
 #include "cli/within_time.h"
@@ -14,7 +14,7 @@
 #include "cutting/planar_map.h"
 #include "geometry/path_data.h"
 #include "media/files.h"
-#include "output/deliver.h"
+#include "media/photo.h"
 #include "project/budgets.h"
 #include "project/edits/families.h"
 #include "project/forms/words.h"
@@ -197,60 +197,6 @@ void printInfo(const json& info) {
   if (!free.empty()) std::cout << "reader  this machine does not limit its " << free << '\n';
 }
 
-struct DeliverRequest {
-  std::string file, format, out;
-  double ppi = 144;
-  int sheet = 1;
-  std::string item;
-  bool transparent = false;
-  bool bleed = false;
-  bool templates = false;
-  bool letters = false;
-};
-
-Result<Id> itemNamed(const Project& project, const SheetPtr& sheet, const std::string& word) {
-  Id number = 0;
-  const auto [end, error] = std::from_chars(word.data(), word.data() + word.size(), number);
-  if (error == std::errc() && end == word.data() + word.size() && findItem(project, number)) return number;
-  for (const ItemPtr& item : sheet->items)
-    if (item->name == word) return item->id;
-  return problem("there is no item '" + word + "' (widecut info lists them)");
-}
-
-Result<void> deliverFile(const DeliverRequest& request) {
-  std::string word = request.format;
-  if (word.empty() && request.out.rfind('.') != std::string::npos)
-    word = request.out.substr(request.out.rfind('.') + 1);
-  const auto format = deliveryFormat(word);
-  if (!format) return problem("the format must be png, svg or pdf, not '" + word + "'");
-  if (!(request.ppi >= limits::leastPpi && request.ppi <= limits::mostPpi))
-    return problem("the resolution must be from 1 to 4800 ppi");
-  std::error_code none;
-  if (std::filesystem::equivalent(request.file, request.out, none))
-    return problem(request.out + " is the project itself: choose another file to write");
-  const auto project = openProject(request.file);
-  if (!project) return tl::unexpected(project.error());
-  const auto sheets = sheetsOf(*project);
-  if (request.sheet < 1 || request.sheet > static_cast<int>(sheets.size()))
-    return problem("there is no sheet " + std::to_string(request.sheet) + "; " + request.file + " has sheets 1 to " +
-                   std::to_string(sheets.size()));
-  const SheetPtr& sheet = sheets[static_cast<std::size_t>(request.sheet - 1)];
-  Delivery delivery{sheet->id, 0, *format, request.ppi, request.transparent ? Ground::Transparent : Ground::Paper};
-  if (!request.item.empty()) {
-    const auto item = itemNamed(*project, sheet, request.item);
-    if (!item) return tl::unexpected(item.error());
-    delivery.item = *item;
-  }
-  delivery.withBleed = request.bleed;
-  delivery.withTemplates = request.templates;
-  if (request.letters) delivery.words = WordsAs::Letters;
-  PhotoStore store;
-  const auto notes = deliver(*project, delivery, store, request.out);
-  if (!notes) return tl::unexpected(notes.error());
-  for (const std::string& note : *notes) std::cerr << "widecut: note: " << note << '\n';
-  return {};
-}
-
 int closing(const Result<void>& result) {
   if (result) return 0;
   std::cerr << "widecut: " << result.error().message << '\n';
@@ -300,19 +246,22 @@ int runCommand(int count, char** words) {
       result = tl::unexpected(path.error());
   });
 
-  DeliverRequest request;
-  CLI::App* deliverCommand = app.add_subcommand("deliver", "Write a sheet or an item as PNG, SVG or PDF");
-  deliverCommand->add_option("file", request.file, "the project")->required();
-  deliverCommand->add_option("--sheet", request.sheet, "number of the sheet, from 1");
-  deliverCommand->add_option("--format", request.format, "png, svg or pdf; else by the name of the file");
-  deliverCommand->add_option("-o,--out", request.out, "the file to write")->required();
-  deliverCommand->add_option("--ppi", request.ppi, "pixels per inch of a PNG, 1 to 4800");
-  deliverCommand->add_flag("--letters", request.letters, "words of an SVG as text, not as outlines");
-  deliverCommand->add_flag("--transparent", request.transparent, "without the paper");
-  deliverCommand->add_flag("--templates", request.templates, "with what is there to be drawn over, as pale as it is");
-  deliverCommand->add_flag("--bleed", request.bleed, "with the sheet's bleed, which a PDF always has");
-  deliverCommand->add_option("--item", request.item, "one item alone, by id or name");
-  deliverCommand->callback([&] { result = deliverFile(request); });
+  DeliverRequest delivery;
+  CLI::App* deliverCommand = app.add_subcommand("deliver", "Write sheets or an item as PNG, SVG or PDF");
+  deliverCommand->add_option("file", delivery.file, "the project")->required();
+  deliverCommand->add_option("--sheet", delivery.sheets, "number of the sheet, from 1; or several: 2-5,8 or all");
+  deliverCommand->add_option("--format", delivery.format, "png, svg or pdf; else by the name of the file");
+  deliverCommand
+      ->add_option("-o,--out", delivery.out,
+                   "the file to write; of several sheets, {sheet} in it stands for the number")
+      ->required();
+  deliverCommand->add_option("--ppi", delivery.ppi, "pixels per inch of a PNG, 1 to 4800");
+  deliverCommand->add_flag("--letters", delivery.letters, "words of an SVG as text, not as outlines");
+  deliverCommand->add_flag("--transparent", delivery.transparent, "without the paper");
+  deliverCommand->add_flag("--templates", delivery.templates, "with what is there to be drawn over, as pale as it is");
+  deliverCommand->add_flag("--bleed", delivery.bleed, "with the sheet's bleed, which a PDF always has");
+  deliverCommand->add_option("--item", delivery.item, "one item alone, by id or name");
+  deliverCommand->callback([&] { result = deliverFile(delivery); });
 
   ShapeRequest shapeRequest;
   CLI::App* shapeCommand = app.add_subcommand("shape", "Path data of a starter, on standard output");

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cctype>
+#include <set>
 
 #include "media/files.h"
 #include "output/pdf.h"
@@ -14,24 +15,54 @@
 namespace widecut {
 namespace {
 
-/// A line for each photo of the scene that cannot be decoded.
-Notes notesOn(const Scene& scene, PhotoStore& store) {
+/// A line for each photo of the scenes that cannot be decoded.
+Notes notesOn(std::span<const Scene> scenes, PhotoStore& store) {
   Notes notes;
-  for (const MediumPtr& medium : photosIn(scene))
-    if (const auto why = store.problemWith(*medium))
-      notes.push_back(medium->name + " " + why->message + "; a cross stands in its place");
+  std::set<std::string> seen;
+  for (const Scene& scene : scenes)
+    for (const MediumPtr& medium : photosIn(scene)) {
+      if (!seen.insert(medium->hash).second) continue;
+      if (const auto why = store.problemWith(*medium))
+        notes.push_back(medium->name + " " + why->message + "; a cross stands in its place");
+    }
   return notes;
 }
 
-/// The font families that are missing where something is delivered.
-std::string missingOn(const Project& project, const Delivery& delivery) {
-  if (delivery.item != 0) {
-    const ItemPtr item = findItem(project, delivery.item);
-    return missingFamilies({&item, 1});
+void addMissingFonts(std::span<const ItemPtr> items, Notes& notes) {
+  if (const std::string missing = missingFamilies(items); !missing.empty())
+    notes.push_back("fonts that are not here: " + missing + "; another one stands in");
+}
+
+/// Writes scenes; more than one only as a PDF.
+Result<void> written(std::span<const Scene> scenes, const Delivery& delivery, PhotoStore& store,
+                     const std::string& path, Notes& notes, const Progress& progress) {
+  // An item alone has no paper under it.
+  const Ground ground = delivery.item != 0 ? Ground::Transparent : delivery.ground;
+  std::string svg;
+  if (delivery.format == DeliveryFormat::Svg) {
+    auto text = svgOf(scenes.front(), store, ground, notes, progress, delivery.ppi, delivery.words);
+    if (!text) return tl::unexpected(text.error());
+    svg = std::move(*text);
   }
-  std::vector<ItemPtr> items;
-  for (const ItemPtr& item : findSheet(project, delivery.sheet)->items) items.push_back(item);
-  return missingFamilies(items);
+  auto file = NewFile::at(path, svg.size());
+  if (!file) return tl::unexpected(file.error());
+  const Sink sink = [&](const char* bytes, std::size_t count) -> Result<void> {
+    if (progress.isCancelled()) return problem("the delivery was stopped");
+    return file->write(bytes, count);
+  };
+  Result<void> all;
+  switch (delivery.format) {
+    case DeliveryFormat::Png:
+      all = writePng(scenes.front(), store, delivery.ppi, ground, sink, progress);
+      break;
+    case DeliveryFormat::Svg:
+      all = sink(svg.data(), svg.size());
+      break;
+    case DeliveryFormat::Pdf:
+      all = writePdf(scenes, store, ground, sink, progress, delivery.ppi);
+      break;
+  }
+  return all ? file->commit() : all;
 }
 
 }  // namespace
@@ -58,37 +89,38 @@ Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoSto
   if (delivery.item == 0 && !findSheet(project, delivery.sheet)) return problem("there is no such sheet");
   if (delivery.item != 0 && !findItem(project, delivery.item)) return problem("there is no such item");
   const Scene scene = sceneFor(project, delivery);
-  // An item alone has no paper under it.
-  const Ground ground = delivery.item != 0 ? Ground::Transparent : delivery.ground;
-  Notes notes = notesOn(scene, store);
-  if (const std::string missing = missingOn(project, delivery); !missing.empty())
-    notes.push_back("fonts that are not here: " + missing + "; another one stands in");
-  std::string svg;
-  if (delivery.format == DeliveryFormat::Svg) {
-    auto text = svgOf(scene, store, ground, notes, progress, delivery.ppi, delivery.words);
-    if (!text) return tl::unexpected(text.error());
-    svg = std::move(*text);
+  Notes notes = notesOn({&scene, 1}, store);
+  if (delivery.item != 0) {
+    const ItemPtr item = findItem(project, delivery.item);
+    addMissingFonts({&item, 1}, notes);
+  } else {
+    const ItemList& items = findSheet(project, delivery.sheet)->items;
+    addMissingFonts(std::vector<ItemPtr>(items.begin(), items.end()), notes);
   }
-  auto file = NewFile::at(path, svg.size());
-  if (!file) return tl::unexpected(file.error());
-  const Sink sink = [&](const char* bytes, std::size_t count) -> Result<void> {
-    if (progress.isCancelled()) return problem("the delivery was stopped");
-    return file->write(bytes, count);
-  };
-  Result<void> written;
-  switch (delivery.format) {
-    case DeliveryFormat::Png:
-      written = writePng(scene, store, delivery.ppi, ground, sink, progress);
-      break;
-    case DeliveryFormat::Svg:
-      written = sink(svg.data(), svg.size());
-      break;
-    case DeliveryFormat::Pdf:
-      written = writePdf({&scene, 1}, store, ground, sink, progress, delivery.ppi);
-      break;
+  const auto done = written({&scene, 1}, delivery, store, path, notes, progress);
+  if (!done) return tl::unexpected(done.error());
+  return notes;
+}
+
+Result<Notes> deliverPages(const Project& project, std::span<const Id> sheets, const Delivery& delivery,
+                           PhotoStore& store, const std::string& path, const Progress& progress) {
+  std::vector<Scene> scenes;
+  std::vector<ItemPtr> items;
+  Delivery page = delivery;
+  page.item = 0;
+  page.format = DeliveryFormat::Pdf;
+  for (const Id id : sheets) {
+    const SheetPtr sheet = findSheet(project, id);
+    if (!sheet) return problem("there is no such sheet");
+    page.sheet = id;
+    scenes.push_back(sceneFor(project, page));
+    items.insert(items.end(), sheet->items.begin(), sheet->items.end());
   }
-  if (written) written = file->commit();
-  if (!written) return tl::unexpected(written.error());
+  if (scenes.empty()) return problem("there is no sheet to deliver");
+  Notes notes = notesOn(scenes, store);
+  addMissingFonts(items, notes);
+  const auto done = written(scenes, page, store, path, notes, progress);
+  if (!done) return tl::unexpected(done.error());
   return notes;
 }
 

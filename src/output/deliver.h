@@ -1,6 +1,8 @@
 // Delivering: what to write, in which format, to which file.
 #pragma once
 
+#include <span>
+
 #include "geometry/progress.h"
 #include "media/photo.h"
 #include "output/svg.h"
@@ -32,5 +34,8 @@ Scene sceneFor(const Project& project, const Delivery& delivery);
 /// Writes the file, all or nothing. Once it is cancelled, the problem says so.
 Result<Notes> deliver(const Project& project, const Delivery& delivery, PhotoStore& store, const std::string& path,
                       const Progress& progress = {});
+/// Several sheets as the pages of one PDF. What is said of a sheet or an item in `delivery` is not looked at.
+Result<Notes> deliverPages(const Project& project, std::span<const Id> sheets, const Delivery& delivery,
+                           PhotoStore& store, const std::string& path, const Progress& progress = {});
 
 }  // namespace widecut

@@ -6,6 +6,7 @@
 #include "painting/edged_gradient.h"
 #include "painting/layer_painter.h"
 #include "painting/raster.h"
+#include "scene/letters.h"
 
 namespace widecut {
 namespace {
@@ -76,6 +77,9 @@ PixelPaint pixelsOf(const GradientBrush& gradient, const Box& box, double ppi) {
 
 std::shared_ptr<const Outline> clipOf(const Content& content) {
   if (!content.inside.empty() || !content.over.empty() || content.under.empty()) return nullptr;
+  if (const auto* letters = std::get_if<FillLetters>(&content.under.front()))
+    return content.under.size() == 1 && letters->opacity == 1 && letters->colour.alpha == 255 ? drawn(*letters).outline
+                                                                                              : nullptr;
   std::shared_ptr<const Outline> outline;
   for (const Mark& mark : content.under) {
     const auto* fill = std::get_if<FillOutline>(&mark);

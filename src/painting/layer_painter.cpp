@@ -7,6 +7,7 @@
 #include "painting/crowded_path.h"
 #include "painting/edged_gradient.h"
 #include "painting/photo_tile.h"
+#include "scene/letters.h"
 
 namespace widecut {
 namespace {
@@ -29,15 +30,19 @@ Box hullOf(const Contour& contour) {
   }
   return box;
 }
+/// What of the painter's coordinates lies on the picture, with so much round it.
+Box seenBy(const QPainter& painter, double more) {
+  const QRectF seen = painter.transform()
+                          .inverted()
+                          .mapRect(QRectF(-2, -2, painter.device()->width() + 4, painter.device()->height() + 4))
+                          .adjusted(-more, -more, more, more);
+  return {{seen.left(), seen.top()}, {seen.right(), seen.bottom()}};
+}
 /// The path without contours that lie wholly off the picture: painters scan those too.
 QPainterPath pathOn(const QPainter& painter, const Outline& outline, double lineWidth) {
   constexpr std::size_t few = 4;
-  const auto back = painter.transform().inverted();
   if (outline.contours.size() <= few) return painterPath(outline);
-  const double more = lineWidth;
-  const QRectF seen = back.mapRect(QRectF(-2, -2, painter.device()->width() + 4, painter.device()->height() + 4))
-                          .adjusted(-more, -more, more, more);
-  const Box on{{seen.left(), seen.top()}, {seen.right(), seen.bottom()}};
+  const Box on = seenBy(painter, lineWidth);
   Outline left;
   for (const Contour& contour : outline.contours)
     if (hullOf(contour).touches(on)) left.contours.push_back(contour);
@@ -231,6 +236,12 @@ void LayerPainter::one(QPainter& painter, const FillOutline& filling) {
   }
   onItsOwn(painter, bounds(*filling.outline), 1, filling.blend,
            [&](QPainter& inner, const QRect&) { plainly(inner, filling); });
+}
+
+void LayerPainter::one(QPainter& painter, const FillLetters& letters) {
+  auto outline = std::make_shared<const Outline>(outlineWithin(letters, seenBy(painter, 0)));
+  if (!outline->isEmpty())
+    one(painter, FillOutline{std::move(outline), letters.colour, letters.opacity, letters.blend});
 }
 
 void LayerPainter::one(QPainter& painter, const MarkGroup& group) {

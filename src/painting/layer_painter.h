@@ -29,6 +29,7 @@ class LayerPainter {
   void one(QPainter& painter, const FillOutline& filling);
   void one(QPainter& painter, const MarkGroup& group);
   void one(QPainter& painter, const StrokeOutline& stroke);
+  void one(QPainter& painter, const FillLetters& letters);
   void plainly(QPainter& painter, const FillOutline& filling);
   std::optional<PhotoLevel> liveFrame(const PictureBrush& shown);
   void picture(QPainter& painter, const FillOutline& filling, const PictureBrush& shown);

@@ -4,6 +4,7 @@
 #include <unordered_map>
 
 #include "cutting/offset.h"
+#include "scene/letters.h"
 
 namespace widecut {
 namespace {
@@ -100,6 +101,12 @@ bool addChange(const std::vector<Mark>& a, const std::vector<Mark>& b, Box& box)
       if (!areAlike(fill->brush, other.brush) || fill->opacity != other.opacity || fill->blend != other.blend)
         return false;
       if (fill->outline != other.outline) box.add(changedBox(*fill->outline, *other.outline));
+    } else if (const auto* letters = std::get_if<FillLetters>(&a[i])) {
+      const auto& other = std::get<FillLetters>(b[i]);
+      if (!(letters->colour == other.colour && letters->opacity == other.opacity && letters->blend == other.blend &&
+            letters->stretch == other.stretch))
+        return false;
+      if (letters->set != other.set) box.add(changedBox(*letters, other));
     } else if (std::holds_alternative<MarkGroup>(a[i])) {
       return false;
     } else {

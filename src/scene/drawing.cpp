@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <utility>
 
+#include "scene/letters.h"
+
 namespace widecut {
 namespace {
 
@@ -29,7 +31,7 @@ class Drawing {
     std::vector<ReadLine> read = content.read;
     for (ReadLine& line : read) line.place = place * line.place;
     if (layer.letters) {
-      const auto& fill = std::get<FillOutline>(content.under.front());
+      const FillOutline fill = drawn(std::get<FillLetters>(content.under.front()));
       commands.emplace_back(FillWords{moved(fill, place), layer.letters, place * layer.letters->content().stretch,
                                       std::exchange(read, {})});
     } else {
@@ -53,6 +55,8 @@ class Drawing {
       commands.push_back(PopGroup{});
     } else if (const auto* stroke = std::get_if<StrokeOutline>(&mark)) {
       commands.push_back(moved(*stroke, place));
+    } else if (const auto* letters = std::get_if<FillLetters>(&mark)) {
+      commands.push_back(moved(drawn(*letters), place));
     } else {
       commands.push_back(moved(std::get<FillOutline>(mark), place));
     }

@@ -15,6 +15,7 @@
 #include "project/node_memo.h"
 #include "project/resolve.h"
 #include "scene/flush.h"
+#include "scene/letters.h"
 #include "scene/line_marks.h"
 #include "scene/live_text.h"
 #include "scene/read_lines.h"
@@ -52,6 +53,7 @@ class Marks {
   void add() {
     const Style& style = *item_.style;
     if (style.fills.empty() && style.lines.empty()) return;
+    if (addLetters()) return;
     const auto shape = resolved(item_);
     if (shape->outline.isEmpty()) return;
     outline_ = std::shared_ptr<const Outline>(shape, &shape->outline);
@@ -73,6 +75,34 @@ class Marks {
   }
 
  private:
+  /// Words that show nothing but flat colours are painted line by line; false for all else.
+  bool addLetters() {
+    const Words* words = wordsOf(item_);
+    const Style& style = *item_.style;
+    const bool isPlain =
+        words && std::none_of(style.lines.begin(), style.lines.end(), [](const Line& line) { return line.shown; }) &&
+        std::all_of(style.fills.begin(), style.fills.end(), [](const Fill& fill) {
+          return !fill.shown || (!fill.level && std::holds_alternative<Colour>(fill.paint));
+        });
+    if (!isPlain || !isStraight(words->set()) || hasColours(words->set())) return false;
+    for (const Fill& fill : style.fills) {
+      if (!fill.shown) continue;
+      FillLetters letters{words->sharedSet(), words->content().stretch, std::get<Colour>(fill.paint), fill.opacity,
+                          fill.blend};
+      const Box box = boxOf(letters);
+      if (box.isEmpty()) continue;
+      content_.mixes = content_.mixes || fill.blend != Blend::Normal;
+      content_.box.add(box);
+      content_.under.emplace_back(std::move(letters));
+    }
+    return true;
+  }
+  static bool hasColours(const SetWords& set) {
+    return std::any_of(set.lines.begin(), set.lines.end(), [](const SetLine& line) {
+      return std::any_of(line.body->runs.begin(), line.body->runs.end(),
+                         [](const SetRun& run) { return !run.colour.empty(); });
+    });
+  }
   /// The letters of words that have colours of their own, by these; what is left is filled like the item.
   std::map<std::string, std::shared_ptr<const Outline>> colouredLetters() {
     std::map<std::string, Outline> found;
@@ -135,6 +165,7 @@ class Marks {
 Box boxOf(const Mark& mark) {
   if (const auto* stroke = std::get_if<StrokeOutline>(&mark)) return lineBounds(*stroke->outline, stroke->line.shape);
   if (const auto* group = std::get_if<MarkGroup>(&mark)) return bounds(*group->clip);
+  if (const auto* letters = std::get_if<FillLetters>(&mark)) return boxOf(*letters);
   return bounds(*std::get<FillOutline>(mark).outline);
 }
 
@@ -200,12 +231,8 @@ Around aroundChildren(const Item& item, const Around& around, const Affine& copy
 /// See Layer::letters.
 std::shared_ptr<const Words> lettersOf(const Item& item, const Content& content) {
   const auto* words = std::get_if<std::shared_ptr<const Words>>(&item.form);
-  const auto* fill = content.under.size() == 1 ? std::get_if<FillOutline>(&content.under.front()) : nullptr;
-  const bool isWhole = fill && std::holds_alternative<Colour>(fill->brush) && !item.style->fills.empty() &&
-                       std::none_of(item.style->fills.begin(), item.style->fills.end(), [](const Fill& f) {
-                         return f.shown && (f.level || !std::holds_alternative<Colour>(f.paint));
-                       });
-  return words && isWhole && isStraight((*words)->set()) ? *words : nullptr;
+  const bool isAll = content.under.size() == 1 && std::holds_alternative<FillLetters>(content.under.front());
+  return words && isAll ? *words : nullptr;
 }
 
 std::size_t bytesOf(const Mark& mark) {
@@ -215,6 +242,8 @@ std::size_t bytesOf(const Mark& mark) {
     for (const FillOutline& fill : group->fills) bytes += sizeof fill + storedBytes(*fill.outline);
     return bytes;
   }
+  if (const auto* letters = std::get_if<FillLetters>(&mark))
+    return sizeof(Mark) + letters->set->lines.size() * sizeof(SetLine);
   return sizeof(Mark) + storedBytes(*std::get<FillOutline>(mark).outline);
 }
 
@@ -263,6 +292,8 @@ void addTightly(const Mark& mark, const Affine& place, Box& box) {
     LineShape line = stroke->line.shape;
     line.width *= place.meanScale();
     box.add(lineBounds(transformed(*stroke->outline, place), line));
+  } else if (const auto* letters = std::get_if<FillLetters>(&mark)) {
+    box.add(bounds(transformed(*drawn(*letters).outline, place)));
   } else {
     box.add(bounds(transformed(group ? *group->clip : *std::get<FillOutline>(mark).outline, place)));
   }

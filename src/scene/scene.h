@@ -53,7 +53,15 @@ struct MarkGroup {
   double opacity = 1;
   Blend blend = Blend::Normal;
 };
-using Mark = std::variant<FillOutline, StrokeOutline, MarkGroup>;
+/// Letters on straight lines in one flat colour, which are no outline until something needs one: see scene/letters.h.
+struct FillLetters {
+  std::shared_ptr<const SetWords> set;
+  Affine stretch;  ///< From the space in which they are set.
+  Colour colour;
+  double opacity = 1;
+  Blend blend = Blend::Normal;
+};
+using Mark = std::variant<FillOutline, StrokeOutline, MarkGroup, FillLetters>;
 
 /// A line of words as it is read, for formats in which text can be searched. It is painted by its marks, not by this.
 struct ReadLine {
@@ -90,7 +98,7 @@ struct Content {
 struct Layer {
   ItemPtr item;
   std::shared_ptr<const Content> content;
-  /// Words on straight lines whose letters, in one flat colour, are all of the content's `under`; or else null.
+  /// Words whose letters, as one FillLetters, are all of the content's `under`; or else null.
   std::shared_ptr<const Words> letters;
   Affine place;  ///< From the frame to the space the layer lies in.
   double opacity = 1;

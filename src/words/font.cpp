@@ -6,51 +6,41 @@
 #include <algorithm>
 #include <map>
 #include <mutex>
+#include <unordered_map>
 
 #include "words/destroyed_by.h"
 
 namespace widecut {
 namespace {
 
-/// Where glyph drawing writes to; font units become points and y turns down.
-struct Pen {
-  Outline* outline;
-  double scale;
-  Point origin;
-  Point at(float x, float y) const { return {origin.x + x * scale, origin.y - y * scale}; }
-  Contour& last() const { return outline->contours.back(); }
-};
-
-Pen& penOf(void* data) { return *static_cast<Pen*>(data); }
+/// Where glyph drawing writes to, in font units; y turns down.
+Contour& lastOf(void* outline) { return static_cast<Outline*>(outline)->contours.back(); }
+Point turned(float x, float y) { return {x, -y}; }
 
 hb_draw_funcs_t* makeDrawFunctions() {
   hb_draw_funcs_t* f = hb_draw_funcs_create();
   hb_draw_funcs_set_move_to_func(
       f,
       [](hb_draw_funcs_t*, void* data, hb_draw_state_t*, float x, float y, void*) {
-        penOf(data).outline->contours.push_back({penOf(data).at(x, y), {}, true});
+        static_cast<Outline*>(data)->contours.push_back({turned(x, y), {}, true});
       },
       nullptr, nullptr);
   hb_draw_funcs_set_line_to_func(
       f,
       [](hb_draw_funcs_t*, void* data, hb_draw_state_t*, float x, float y, void*) {
-        penOf(data).last().segments.push_back(Segment::line(penOf(data).at(x, y)));
+        lastOf(data).segments.push_back(Segment::line(turned(x, y)));
       },
       nullptr, nullptr);
   hb_draw_funcs_set_quadratic_to_func(
       f,
       [](hb_draw_funcs_t*, void* data, hb_draw_state_t*, float hx, float hy, float x, float y, void*) {
-        const Pen& pen = penOf(data);
-        pen.last().segments.push_back(Segment::quadratic(pen.at(hx, hy), pen.at(x, y)));
+        lastOf(data).segments.push_back(Segment::quadratic(turned(hx, hy), turned(x, y)));
       },
       nullptr, nullptr);
   hb_draw_funcs_set_cubic_to_func(
       f,
       [](hb_draw_funcs_t*, void* data, hb_draw_state_t*, float ax, float ay, float bx, float by, float x, float y,
-         void*) {
-        const Pen& pen = penOf(data);
-        pen.last().segments.push_back(Segment::cubic(pen.at(ax, ay), pen.at(bx, by), pen.at(x, y)));
-      },
+         void*) { lastOf(data).segments.push_back(Segment::cubic(turned(ax, ay), turned(bx, by), turned(x, y))); },
       nullptr, nullptr);
   hb_draw_funcs_make_immutable(f);
   return f;
@@ -91,6 +81,31 @@ hb_language_t languageOf(const std::string& name) {
 
 }  // namespace
 
+/// As many as fit into some bytes; then begun anew.
+class Font::Drawn {
+ public:
+  std::shared_ptr<const Outline> find(std::uint32_t glyph) {
+    const std::lock_guard lock(mutex_);
+    const auto found = glyphs_.find(glyph);
+    return found == glyphs_.end() ? nullptr : found->second;
+  }
+  void keep(std::uint32_t glyph, std::shared_ptr<const Outline> outline) {
+    constexpr std::size_t mostBytes = std::size_t{1} << 20;
+    const std::size_t bytes = storedBytes(*outline);
+    const std::lock_guard lock(mutex_);
+    if (bytes_ + bytes > mostBytes) {
+      glyphs_.clear();
+      bytes_ = 0;
+    }
+    if (glyphs_.emplace(glyph, std::move(outline)).second) bytes_ += bytes;
+  }
+
+ private:
+  std::mutex mutex_;
+  std::unordered_map<std::uint32_t, std::shared_ptr<const Outline>> glyphs_;
+  std::size_t bytes_ = 0;
+};
+
 std::shared_ptr<const Font> Font::of(hb_blob_t* given, unsigned index) {
   const OwnedBy<hb_blob_t, hb_blob_destroy> blob(given);
   constexpr unsigned faceBits = 16, faceMask = 0xffff;
@@ -104,6 +119,7 @@ std::shared_ptr<const Font> Font::of(hb_blob_t* given, unsigned index) {
 }
 
 void Font::measure() {
+  drawn_ = std::make_shared<Drawn>();
   unitsPerEm_ = hb_face_get_upem(hb_font_get_face(font_.get()));
   hb_font_extents_t extents{};
   hb_font_get_h_extents(font_.get(), &extents);
@@ -214,10 +230,29 @@ FontPtr Font::at(const std::string& axes) const {
   return out;
 }
 
-void Font::addOutline(std::uint32_t glyph, Point origin, double size, Outline& outline) const {
+Outline Font::inUnits(std::uint32_t glyph) const {
   static hb_draw_funcs_t* const draw = makeDrawFunctions();
-  Pen pen{&outline, size / unitsPerEm_, origin};
-  hb_font_get_glyph_shape(font_.get(), glyph, draw, &pen);
+  Outline out;
+  hb_font_get_glyph_shape(font_.get(), glyph, draw, &out);
+  return out;
+}
+
+void Font::addOutline(std::uint32_t glyph, Point origin, double size, Outline& outline) const {
+  auto units = drawn_->find(glyph);
+  if (!units) {
+    units = std::make_shared<const Outline>(inUnits(glyph));
+    drawn_->keep(glyph, units);
+  }
+  const double scale = size / unitsPerEm_;
+  const auto placed = [&](Point p) { return Point{origin.x + p.x * scale, origin.y + p.y * scale}; };
+  for (const Contour& contour : units->contours) {
+    Contour& to = outline.contours.emplace_back();
+    to.start = placed(contour.start);
+    to.segments.reserve(contour.segments.size());
+    for (const Segment& s : contour.segments)
+      to.segments.push_back({s.kind, s.kind == SegmentKind::Line ? Point{} : placed(s.handle1),
+                             s.kind == SegmentKind::Cubic ? placed(s.handle2) : Point{}, placed(s.end)});
+  }
 }
 
 }  // namespace widecut

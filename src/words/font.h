@@ -104,7 +104,11 @@ class Font {
   std::shared_ptr<hb_font_t> font_;
   double unitsPerEm_ = 1000, ascent_ = 0, descent_ = 0, capHeight_ = 0, xHeight_ = 0;
   double underlineDepth_ = 0, underlineThickness_ = 0;
+  /// Glyphs that were drawn, in font units: a text has the same few over and over.
+  class Drawn;
+  std::shared_ptr<Drawn> drawn_;
   void measure();
+  Outline inUnits(std::uint32_t glyph) const;
 };
 using FontPtr = std::shared_ptr<const Font>;
 

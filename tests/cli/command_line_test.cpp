@@ -6,6 +6,7 @@
 #include <QFileInfo>
 #include <QImage>
 #include <QProcess>
+#include <QRegularExpression>
 #include <QTemporaryDir>
 
 #include <nlohmann/json.hpp>
@@ -117,10 +118,39 @@ TEST(CommandLine, DeliversEveryFormatByTheFilesName) {
   EXPECT_EQ(QImage(star).pixelColor(1, 1).alpha(), 0);
 }
 
+TEST(CommandLine, DeliversSeveralSheetsInOneRun) {
+  const QTemporaryDir folder;
+  const QDir there(folder.path());
+  const Ran each =
+      widecut({"deliver", DEMO_PROJECT, "--sheet", "2-3,1", "--ppi", "24", "-o", there.filePath("s{sheet}.png")});
+  EXPECT_EQ(each.code, 0) << each.err.toStdString();
+  const QStringList names = there.entryList(QDir::Files, QDir::Name);
+  ASSERT_EQ(names.size(), 3);
+  QRegularExpression number("^s0*([123])\\.png$");
+  for (int i = 0; i < 3; ++i) {
+    EXPECT_EQ(number.match(names[i]).captured(1).toInt(), i + 1) << names[i].toStdString();
+    const QString alone = there.filePath("alone.png");
+    widecut({"deliver", DEMO_PROJECT, "--sheet", QString::number(i + 1), "--ppi", "24", "-o", alone});
+    EXPECT_EQ(QImage(there.filePath(names[i])), QImage(alone)) << i;
+  }
+  const QString pdf = there.filePath("all.pdf");
+  EXPECT_EQ(widecut({"deliver", DEMO_PROJECT, "--sheet", "1-3", "--ppi", "24", "-o", pdf}).code, 0);
+  QProcess qpdf;
+  qpdf.start("qpdf", {"--show-npages", pdf});
+  ASSERT_TRUE(qpdf.waitForFinished());
+  EXPECT_EQ(qpdf.readAllStandardOutput().trimmed(), "3");
+}
+
 TEST(CommandLine, BadDeliveriesAreRefusedAndLeaveNothing) {
   const QTemporaryDir folder;
   const QString out = folder.filePath("a.png");
   expectRefused({"deliver", DEMO_PROJECT, "--sheet", "99", "-o", out}, "no sheet 99");
+  expectRefused({"deliver", DEMO_PROJECT, "--sheet", "1-99", "-o", out}, "no sheet 99");
+  expectRefused({"deliver", DEMO_PROJECT, "--sheet", "all", "-o", out}, "{sheet}");
+  for (const char* sheets : {"", "x", "1-", "-", "3-1", "1,,2", "1;2", "0x1"})
+    expectRefused({"deliver", DEMO_PROJECT, QString("--sheet=") + sheets, "-o", out}, "sheet");
+  expectRefused({"deliver", DEMO_PROJECT, "--sheet", "1-2", "--item", "star", "-o", folder.filePath("{sheet}.png")},
+                "from one sheet");
   expectRefused({"deliver", DEMO_PROJECT, "--ppi=-3", "-o", out}, "from 1 to 4800");
   expectRefused({"deliver", DEMO_PROJECT, "--ppi", "1e9", "-o", out}, "from 1 to 4800");
   expectRefused({"deliver", DEMO_PROJECT, "--format", "bmp", "-o", out}, "png, svg or pdf");

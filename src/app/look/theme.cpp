@@ -134,7 +134,8 @@ QString inLooks(QString text) {
 
 void setSheet(QWidget& widget, const QString& sheet) {
   widget.setProperty("lightSheet", sheet);
-  widget.setStyleSheet(inLooks(sheet));
+  // A sheet is read, and everything laid out again, even where it is the same one.
+  if (const QString now = inLooks(sheet); widget.styleSheet() != now) widget.setStyleSheet(now);
 }
 
 void apply(QApplication& app) {

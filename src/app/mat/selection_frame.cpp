@@ -232,13 +232,14 @@ void paintOutline(QPainter& painter, const Mat& mat, const Project& project, Id 
   }
   const Outline outline = transformed(resolved(*item)->outline, frameToSheet(project, id));
   const QPainterPath path = mat.sheetToMat().map(painterPath(outline));
-  if (!isCrowded(outline, mat.sheetToMat(), mat.size())) {
+  // QPainter is quick with hair lines alone: wider ones it turns into areas, which takes fifteen times as long.
+  constexpr std::size_t mostStroked = 400;
+  if (storedNodes(outline) <= mostStroked && !isCrowded(outline, mat.sheetToMat(), mat.size())) {
     painter.drawPath(path);
     return;
   }
-  // QPainter is quick with hair lines alone.
   painter.save();
-  painter.setPen(QPen(painter.pen().color(), 1, painter.pen().style()));
+  painter.setPen(QPen(painter.pen().color(), 0, painter.pen().style()));
   painter.setBrush(Qt::NoBrush);
   painter.drawPath(path);
   painter.restore();

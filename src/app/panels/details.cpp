@@ -20,6 +20,11 @@
 #include "project/resolve.h"
 
 namespace widecut {
+namespace {
+
+constexpr int inMilliseconds = 100;  // after the last letter
+
+}  // namespace
 Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   setObjectName("details");
   setAccessibleName(tr("Details of the selection"));
@@ -62,7 +67,16 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   result_->setTextFormat(Qt::RichText);
   grid->addWidget(result_, row, 0, 1, 3);
 
-  connect(&desk, &Desk::projectChanged, this, &Details::refresh);
+  pause_.setSingleShot(true);
+  pause_.setInterval(inMilliseconds);
+  connect(&pause_, &QTimer::timeout, this, &Details::refresh);
+  // While one types, letters come first.
+  connect(&desk, &Desk::projectChanged, this, [this] {
+    if (desk_.typedOn() != 0 && desk_.isTrying())
+      pause_.start();
+    else
+      refresh();
+  });
   connect(&desk, &Desk::photosReady, this, &Details::refresh);
   for (const auto signal :
        {&Desk::selectionChanged, &Desk::toolChanged, &Desk::toolSet, &Desk::fileChanged, &Desk::paintChosen})
@@ -82,6 +96,7 @@ std::vector<ItemPtr> Details::items() const {
 }
 
 void Details::refresh() {
+  pause_.stop();
   if (desk_.isPointing()) return;
   const auto selected = items();
   const bool showsText = text_->applies();
@@ -99,6 +114,24 @@ void Details::refresh() {
   refreshResult(selected);
 }
 
+/// Its nodes, and its area or its length.
+QStringList Details::measuresOf(const Outline& outline) const {
+  const OutlineCounts n = counts(outline);
+  const double area = std::abs(signedArea(outline));
+  const double squareCm = area / (72 / 2.54) / (72 / 2.54), squarePixels = area / std::pow(pointsPer(Unit::Pixel), 2);
+  const bool isOpen = std::none_of(outline.contours.begin(), outline.contours.end(),
+                                   [](const Contour& contour) { return contour.closed; });
+  return {tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
+              tr("%1 %2, %3 %4")
+                  .arg(n.curves)
+                  .arg(n.curves == 1 ? tr("curve") : tr("curves"))
+                  .arg(n.contours)
+                  .arg(n.contours == 1 ? tr("contour") : tr("contours")),
+          isOpen                        ? tr("length %1").arg(desk_.lengthText(lengthOf(outline)))
+          : desk_.unit() == Unit::Pixel ? tr("area %1 px²").arg(squarePixels, 0, 'f', 0)
+                                        : tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1)};
+}
+
 void Details::refreshResult(const std::vector<ItemPtr>& selected) {
   result_->show();
   resultHeading_->show();
@@ -110,29 +143,16 @@ void Details::refreshResult(const std::vector<ItemPtr>& selected) {
     result_->setText(tr("%1 copies").arg(countOfCopies(selected.front()->form)));
     return;
   }
-  const auto shape = resolved(*selected.front());
-  const bool isText = wordsOf(*selected.front());
-  if (shape->outline.isEmpty() && !isText) {
-    result_->setText(tr("Nothing is left of it. Move a part or change a role."));
-    return;
-  }
-  const OutlineCounts n = counts(shape->outline);
-  const double area = std::abs(signedArea(shape->outline));
-  const double squareCm = area / (72 / 2.54) / (72 / 2.54), squarePixels = area / std::pow(pointsPer(Unit::Pixel), 2);
-  const bool isOpen = std::none_of(shape->outline.contours.begin(), shape->outline.contours.end(),
-                                   [](const Contour& contour) { return contour.closed; });
   QStringList lines;
-  // Of words the bench says how they sit.
-  if (!isText)
-    lines << tr("%n node(s)", "", n.nodes).replace("(s)", n.nodes == 1 ? "" : "s") + ", " +
-                 tr("%1 %2, %3 %4")
-                     .arg(n.curves)
-                     .arg(n.curves == 1 ? tr("curve") : tr("curves"))
-                     .arg(n.contours)
-                     .arg(n.contours == 1 ? tr("contour") : tr("contours"))
-          << (isOpen                        ? tr("length %1").arg(desk_.lengthText(lengthOf(shape->outline)))
-              : desk_.unit() == Unit::Pixel ? tr("area %1 px²").arg(squarePixels, 0, 'f', 0)
-                                            : tr("area %1 cm²").arg(squareCm, 0, 'f', squareCm < 10 ? 2 : 1));
+  // Of words the bench says how they sit; nothing here needs their outlines.
+  if (!wordsOf(*selected.front())) {
+    const auto shape = resolved(*selected.front());
+    if (shape->outline.isEmpty()) {
+      result_->setText(tr("Nothing is left of it. Move a part or change a role."));
+      return;
+    }
+    lines = measuresOf(shape->outline);
+  }
   const auto photo = shownPhoto(*selected.front());
   const auto ready = photo ? desk_.photos().levelIfReady(photo->medium, 0.02, photo->adjustments) : std::nullopt;
   if (ready && ready->isFinal && ready->level.image.isNull()) {

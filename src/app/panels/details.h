@@ -1,6 +1,7 @@
 // The details of the selection: place, paint, result.
 #pragma once
 
+#include <QTimer>
 #include <QWidget>
 
 #include "app/desk/desk.h"
@@ -27,6 +28,7 @@ class Details : public QWidget {
  private:
   void refresh();
   void refreshResult(const std::vector<ItemPtr>& items);
+  QStringList measuresOf(const Outline& outline) const;
   std::vector<ItemPtr> items() const;
 
   Desk& desk_;
@@ -38,6 +40,7 @@ class Details : public QWidget {
   ClearPage* clear_;
   NextLookPage* next_;
   QLabel *resultHeading_, *result_;
+  QTimer pause_;
 };
 
 }  // namespace widecut

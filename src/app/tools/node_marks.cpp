@@ -89,15 +89,23 @@ QPainterPath pathOnMat(const Mat& mat, const Bezier& c) {
 }
 
 void paintNode(QPainter& painter, QPointF at, NodeKind kind, bool chosen, bool lit, bool small) {
-  const double r = lit ? 5.5 : small ? 2 : 4;
+  if (small && !lit) {
+    // Of very many: areas of whole pixels, which are painted at once.
+    const auto square = [&](int across, const QColor& colour) {
+      painter.fillRect(QRect((at - QPointF(across, across) / 2).toPoint(), QSize(across, across)), colour);
+    };
+    if (chosen) square(8, theme::onMat);
+    square(chosen ? 6 : 4, theme::plum);
+    return;
+  }
+  const double r = lit ? 5.5 : 4;
   painter.setPen(QPen(chosen || small ? theme::onMat : theme::plum, chosen ? 1.2 : 1.6));
   painter.setBrush(chosen || small ? theme::plum : QColor(Qt::white));
-  if (small && !lit) painter.setPen(Qt::NoPen);
   if (kind == NodeKind::Corner)
     painter.drawRect(QRectF(at.x() - r, at.y() - r, 2 * r, 2 * r));
   else
     painter.drawEllipse(at, r + 0.5, r + 0.5);
-  if (kind != NodeKind::Even || (small && !lit)) return;
+  if (kind != NodeKind::Even) return;
   painter.setPen(Qt::NoPen);
   painter.setBrush(chosen ? QColor(Qt::white) : theme::plum);
   painter.drawEllipse(at, 1.6, 1.6);

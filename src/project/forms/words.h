@@ -41,6 +41,7 @@ class Words : public std::enable_shared_from_this<Words> {
   const Content& content() const { return content_; }
   /// As it is set, before the stretch; set when it is first asked for. Places are bytes of `story`.
   const SetWords& set() const;
+  std::shared_ptr<const SetWords> sharedSet() const { return {made_, &set()}; }
   /// The text of which this shows a part: its own, or that of the words that it flows on from.
   const std::string& story() const { return story_ ? *story_ : content_.text; }
   /// The letters that show, in the frame space; worked out when they are asked for, and kept for a while. It does not
