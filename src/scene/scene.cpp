@@ -53,17 +53,14 @@ class Marks {
   void add() {
     const Style& style = *item_.style;
     if (style.fills.empty() && style.lines.empty()) return;
-    if (addLetters()) return;
+    const bool areLetters = addLetters();
+    if (areLetters && !isAnyShown(style.lines)) return;
     const auto shape = resolved(item_);
     if (shape->outline.isEmpty()) return;
     outline_ = std::shared_ptr<const Outline>(shape, &shape->outline);
     box_ = shape->box;
     filled_ = outline_;
-    const auto coloured = colouredLetters();
-    for (const Fill& fill : style.fills)
-      if (fill.shown) add(fill);
-    for (const auto& [colour, letters] : coloured)
-      if (const auto own = parseColour(colour)) add(Fill{*own}, letters, *own);
+    if (!areLetters) addFills();
     for (const Line& line : style.lines) {
       if (!line.shown) continue;
       auto drawn = lineMarkOf(outline_, line);
@@ -75,15 +72,23 @@ class Marks {
   }
 
  private:
-  /// Words that show nothing but flat colours are painted line by line; false for all else.
+  void addFills() {
+    const auto coloured = colouredLetters();
+    for (const Fill& fill : item_.style->fills)
+      if (fill.shown) add(fill);
+    for (const auto& [colour, letters] : coloured)
+      if (const auto own = parseColour(colour)) add(Fill{*own}, letters, *own);
+  }
+  static bool isAnyShown(const std::vector<Line>& lines) {
+    return std::any_of(lines.begin(), lines.end(), [](const Line& line) { return line.shown; });
+  }
+  /// Words that are filled with nothing but flat colours are so line by line; false for all else.
   bool addLetters() {
     const Words* words = wordsOf(item_);
     const Style& style = *item_.style;
-    const bool isPlain =
-        words && std::none_of(style.lines.begin(), style.lines.end(), [](const Line& line) { return line.shown; }) &&
-        std::all_of(style.fills.begin(), style.fills.end(), [](const Fill& fill) {
-          return !fill.shown || (!fill.level && std::holds_alternative<Colour>(fill.paint));
-        });
+    const bool isPlain = words && std::all_of(style.fills.begin(), style.fills.end(), [](const Fill& fill) {
+                           return !fill.shown || (!fill.level && std::holds_alternative<Colour>(fill.paint));
+                         });
     if (!isPlain || !isStraight(words->set()) || hasColours(words->set())) return false;
     for (const Fill& fill : style.fills) {
       if (!fill.shown) continue;
