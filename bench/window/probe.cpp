@@ -4,7 +4,7 @@
 //   pid N                       the program whose memory and processor time are told
 //   area X Y W H                looks at this part of the screen alone
 //   wait MS                     lets time pass
-//   settle MS                   waits until nothing has changed for so long
+//   settle MS                   waits until nothing has changed for so long, for half a minute at most
 //   memory LABEL                tells what the program holds
 //   key ctrl+a · click X Y · double X Y · move X Y · press · release · down KEY · up KEY
 //   time LABEL MS ACTION        one of those: until the screen changes, and until it has not changed for so long
@@ -113,8 +113,13 @@ class Monitor {
   }
   /// When the last change was of those that came without a pause of so long.
   double settled(double first, double quiet) {
+    constexpr double longest = 30000;  // a caret, or a video, never comes to rest
     double last = first;
-    while (const auto next = change(last + quiet)) last = *next;
+    while (last - first < longest) {
+      const auto next = change(last + quiet);
+      if (!next) break;
+      last = *next;
+    }
     return last;
   }
   void forget() {
