@@ -6,6 +6,7 @@
 #include "project/edits/words_following.h"
 #include "sample.h"
 #include "scene/drawing.h"
+#include "scene/letters.h"
 #include "words/set_along.h"
 
 namespace widecut {
@@ -167,6 +168,40 @@ TEST_F(LiveWords, ThoseThatNothingPaintsAreNotWritten) {
   setColour(style, Colour{10, 20, 30});
   style.fills.front().shown = false;
   EXPECT_EQ(written(), std::pair(0, 0));
+}
+
+FillLetters lettersOf(const std::string& text) {
+  return {std::make_shared<const SetWords>(setWords(text, {}, {})), Affine::scale(2, 1), Colour{}};
+}
+
+TEST(FillLetters, TogetherTheyAreTheOutlineThatIsSet) {
+  const FillLetters letters = lettersOf("lake\nridge\nsnow");
+  const Outline whole = transformed(outlineOf(*letters.set), letters.stretch);
+  EXPECT_EQ(*drawn(letters).outline, whole);
+  const Outline byLines = outlineWithin(letters, boxOf(letters));
+  ASSERT_EQ(byLines.contours.size(), whole.contours.size());
+  const Box a = bounds(byLines), b = bounds(whole), c = boxOf(letters);
+  for (const Box& one : {a, c}) {
+    EXPECT_NEAR(one.low.x, b.low.x, 1e-9);
+    EXPECT_NEAR(one.high.y, b.high.y, 1e-9);
+  }
+}
+
+TEST(FillLetters, OnlyLinesInSightAreDrawn) {
+  const FillLetters letters = lettersOf("lake\nridge\nsnow");
+  FillLetters second = lettersOf("\nridge");
+  const Box line = boxOf(second);
+  EXPECT_EQ(outlineWithin(letters, line).contours.size(), drawn(second).outline->contours.size());
+  EXPECT_TRUE(outlineWithin(letters, {{1e4, 1e4}, {2e4, 2e4}}).isEmpty());
+}
+
+TEST(FillLetters, WhatChangedIsTheLineThatDid) {
+  const FillLetters before = lettersOf("lake\nridge\nsnow"), after = lettersOf("lake\nridges\nsnow");
+  const Box changed = changedBox(before, after), line = boxOf(lettersOf("\nridges"));
+  EXPECT_FALSE(changed.isEmpty());
+  EXPECT_TRUE(line.grown(1e-6).contains(changed));
+  EXPECT_TRUE(changedBox(before, lettersOf("lake\nridge\nsnow")).isEmpty());
+  EXPECT_FALSE(changedBox(before, lettersOf("lake\nridge")).isEmpty());
 }
 
 }  // namespace
