@@ -10,6 +10,7 @@
 
 #include "media/photo.h"
 #include "media/video.h"
+#include "memory/grainy_photo.h"
 #include "project/edits/arranging.h"
 #include "project/edits/fills.h"
 #include "project/edits/repeats.h"
@@ -74,7 +75,7 @@ ItemPtr wordsItem(Maker& maker, Point at, Words::Content content) {
   return std::make_shared<const Item>(std::move(item));
 }
 
-/// Made-up text of so many letters.
+/// Made-up text of so many letters, in paragraphs of which no two are alike: those would be set once.
 std::string text(std::size_t letters) {
   static const char* const words[] = {"the",   "line",     "climbs", "from",    "lake",   "to",    "ridge",
                                       "in",    "nineteen", "last",   "car",     "leaves", "upper", "when",
@@ -188,22 +189,11 @@ Project rings(bool isTwice) {
   return project;
 }
 
-std::string grainyPhoto(int width, int height, unsigned seed) {
-  std::mt19937 random(seed);
-  QImage image(width, height, QImage::Format_RGB32);
-  for (int y = 0; y < height; ++y) {
-    auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
-    for (int x = 0; x < width; ++x) {
-      const unsigned grain = static_cast<unsigned>(random());
-      const int tone = static_cast<int>(128 + 60 * std::sin(x * 0.004 + seed) + 50 * std::cos(y * 0.006 - seed));
-      line[x] = qRgb(std::clamp(tone + static_cast<int>(grain & 7), 0, 255), std::clamp(tone, 0, 255),
-                     std::clamp(240 - tone, 0, 255));
-    }
-  }
+std::string photoBytes(int width, int height, unsigned seed) {
   QByteArray bytes;
   QBuffer buffer(&bytes);
   buffer.open(QIODevice::WriteOnly);
-  image.save(&buffer, "JPEG", 90);
+  grainyPhoto(width, height, seed).save(&buffer, "JPEG", 90);
   return bytes.toStdString();
 }
 
@@ -230,7 +220,7 @@ Project media(int count, const std::function<Result<MediumPtr>(int)>& medium) {
 
 Project photos(int count, int width, int height) {
   return media(count, [&](int i) {
-    return photoFromBytes(grainyPhoto(width, height, static_cast<unsigned>(i)), "photo " + std::to_string(i) + ".jpg");
+    return photoFromBytes(photoBytes(width, height, static_cast<unsigned>(i)), "photo " + std::to_string(i) + ".jpg");
   });
 }
 

@@ -141,6 +141,15 @@ TEST_F(LiveWords, ALineRoundThemChangesNothingInThat) {
   EXPECT_EQ(written(), std::pair(1, 0));
 }
 
+TEST_F(LiveWords, ColoursOfLettersThatDoNotShowChangeNothing) {
+  content.text = "slow\nslow\nslow";
+  content.frame = TextFrame{200, 40};
+  content.looks = withLetters({}, 10, 14, [](OwnTextLook& own) { own.look = {{TextAspect::Colour, "#c02020"}}; });
+  EXPECT_EQ(written(), std::pair(1, 0));
+  content.frame->height = 400;
+  EXPECT_EQ(written(), std::pair(0, 1)) << "where they show";
+}
+
 TEST_F(LiveWords, PaintedOtherwiseTheyAreOutlinesThatAreRead) {
   const Style flat = style;
   style.fills.push_back(style.fills.front());

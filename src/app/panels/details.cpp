@@ -22,9 +22,10 @@
 namespace widecut {
 namespace {
 
-constexpr int inMilliseconds = 100;  // after the last letter
+constexpr int pauseMilliseconds = 100;  // after the last letter
 
 }  // namespace
+
 Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   setObjectName("details");
   setAccessibleName(tr("Details of the selection"));
@@ -68,7 +69,7 @@ Details::Details(Desk& desk, QWidget* parent) : QWidget(parent), desk_(desk) {
   grid->addWidget(result_, row, 0, 1, 3);
 
   pause_.setSingleShot(true);
-  pause_.setInterval(inMilliseconds);
+  pause_.setInterval(pauseMilliseconds);
   connect(&pause_, &QTimer::timeout, this, &Details::refresh);
   // While one types, letters come first.
   connect(&desk, &Desk::projectChanged, this, [this] {
