@@ -147,7 +147,7 @@ TEST_F(LiveWords, ColoursOfLettersThatDoNotShowChangeNothing) {
   content.looks = withLetters({}, 10, 14, [](OwnTextLook& own) { own.look = {{TextAspect::Colour, "#c02020"}}; });
   EXPECT_EQ(written(), std::pair(1, 0));
   content.frame->height = 400;
-  EXPECT_EQ(written(), std::pair(0, 1)) << "where they show";
+  EXPECT_EQ(written(), std::pair(0, 3)) << "three lines, where they show";
 }
 
 TEST_F(LiveWords, PaintedOtherwiseTheyAreOutlinesThatAreRead) {
